@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+require "json"
+require "json_schemer"
+require "yaml"
+require_relative "../core/input_error"
+
+module Gimlet
+  module API
+    # The OpenAPI document: what is served, and what requests are checked against.
+    module Contract
+      DOCUMENT = YAML.load_file(File.expand_path("openapi.yml", __dir__)).freeze
+      SCHEMAS = JSONSchemer.openapi(DOCUMENT)
+
+      module_function
+
+      # @param name [String] under components/schemas
+      # @param body [Object] parsed JSON with string keys
+      # @raise [Core::InputError] names the field and what it should be
+      def check(name, body)
+        fault = SCHEMAS.schema(name).validate(body).first or return
+        field = fault["data_pointer"].delete_prefix("/").gsub(%r{/(\d+)}, '[\1]').tr("/", ".")
+        field = [field, *fault.dig("details", "missing_keys")&.first].reject(&:empty?).join(".")
+        raise Core::InputError.new(sentence(field, fault), field: field, code: "bad_request")
+      end
+
+      def sentence(field, fault)
+        what = fault["error"].sub(/\A.*? at (?:root|`[^`]*`) /, "")
+        "#{field.empty? ? 'The request' : field} cannot be used: it #{what}."
+      end
+    end
+  end
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+require_relative "../core/input_error"
+require_relative "../store/tickets"
+
+module Gimlet
+  module API
+    # Every mistake becomes a problem document (RFC 9457) here and nowhere else.
+    module Errors
+      # Small things that every route may answer with.
+      module Helpers
+        def problem(status, code, detail, field: nil)
+          content_type "application/problem+json"
+          halt status, JSON.generate(title: Rack::Utils::HTTP_STATUS_CODES[status], status: status, detail: detail,
+                                     field: field, code: code)
+        end
+
+        def missing(detail) = problem(404, "not_found", detail)
+      end
+
+      def self.registered(app)
+        app.helpers Helpers
+        app.error(Core::InputError) do |error|
+          problem(error.code == "not_json" ? 400 : 422, error.code, error.message, field: error.field)
+        end
+        app.error(Store::Tickets::Stale) do
+          problem(409, "stale_ticket", "This ticket was changed elsewhere in the meantime: reload it and try again.", field: "version")
+        end
+        app.not_found do
+          # A route that said what is missing keeps its words.
+          response.media_type == "application/problem+json" ? response.body : missing("There is nothing at #{request.path_info}.")
+        end
+        app.error(StandardError) do |error|
+          warn "#{error.class}: #{error.message}", *error.backtrace.first(8)
+          problem(500, "internal", "Something went wrong here; nothing was changed. Try again, and tell us if it stays.")
+        end
+      end
+    end
+  end
+end

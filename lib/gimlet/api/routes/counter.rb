@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+require_relative "../../core/1_catalogue/wet_end"
+require_relative "../../core/2_readings/reading"
+require_relative "../../core/6_kit_plan/plans"
+require_relative "../../present/identification"
+require_relative "../../present/plan"
+require_relative "../../present/vocabulary"
+
+module Gimlet
+  module API
+    module Routes
+      # Asking the core: which pump, and what it needs.
+      module Counter
+        def self.registered(app)
+          app.get("/api/health") do
+            snapshot = catalogue.snapshot
+            answer(status: "ok", catalogue_version: snapshot.version, catalogue: snapshot.counts)
+          end
+
+          app.get("/api/openapi.json") { answer(Contract::DOCUMENT) }
+          app.get("/api/vocabulary") { answer(Present::Vocabulary.call(catalogue.snapshot)) }
+          app.get("/api/customers") { answer(customers.all) }
+
+          app.post("/api/identify") do
+            request = body_as("IdentifyRequest").transform_keys(&:to_sym)
+            request[:readings] = (request[:readings] || []).map { |row| row.transform_keys(&:to_sym) }
+            answer(Present::Identification.call(identify.call(request)))
+          end
+
+          app.post("/api/plan") do
+            answer(Present::Plan.call(plan.call(body_as("PlanRequest").transform_keys(&:to_sym))))
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+require_relative "../../exchange/card"
+
+module Gimlet
+  module API
+    module Routes
+      # Agreed orders and their cards.
+      module Orders
+        ID = %r{/api/orders/(\d{1,15})}
+
+        # What a list needs of an order.
+        def self.summary(order)
+          plan = order[:document]["plan"]
+          { id: order[:id], created_at: order[:created_at], customer: order[:customer], sure: order[:document]["sure"],
+            model: [plan["model"], plan["serial_range"]].compact.join(" "), scope: plan["scope"],
+            price_cents: plan["plans"].first["price_cents"] }
+        end
+
+        def self.registered(app)
+          app.get("/api/orders") { answer(orders.all.map { |order| Orders.summary(order) }) }
+
+          app.post("/api/orders") do
+            body = body_as("PlaceOrder")
+            order, fresh = place_order.call(body["ticket_id"], body["version"])
+            answer(order || missing("There is no ticket #{body['ticket_id']}."), fresh ? 201 : 200)
+          end
+
+          app.get(ID) { |id| answer(orders.find(id.to_i) || missing("There is no order #{id}.")) }
+
+          app.get(%r{#{ID}/card\.pdf}) do |id|
+            order = orders.find(id.to_i) || missing("There is no order #{id}.")
+            content_type "application/pdf"
+            headers "Content-Disposition" => %(inline; filename="gimlet-order-#{id}.pdf")
+            Exchange::Card.call(order)
+          end
+        end
+      end
+    end
+  end
+end

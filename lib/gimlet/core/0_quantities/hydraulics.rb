@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Core
+    # What a plunger pump delivers and draws.
+    module Hydraulics
+      module_function
+
+      # Q = n · π/4 · d² · s · rpm · η_v / 10⁶
+      # Source: the displacement formula of any reciprocating-pump handbook, with lengths in mm (hence 10⁶).
+      # @param volumetric_efficiency [Float] 0..1
+      # @return [Float] L/min
+      def flow_l_min(plungers:, bore_mm:, stroke_mm:, speed_rpm:, volumetric_efficiency: 1.0)
+        plungers * Math::PI / 4 * (bore_mm**2) * stroke_mm * speed_rpm * volumetric_efficiency / 1e6
+      end
+
+      # P = Q · p / (600 · η)
+      # @return [Float] shaft power in kW
+      def power_kw(flow_l_min:, pressure_bar:, efficiency: 1.0)
+        flow_l_min * pressure_bar / (600.0 * efficiency)
+      end
+    end
+  end
+end

@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+require_relative "../input_error"
+require_relative "../value"
+require_relative "units"
+
+module Gimlet
+  module Core
+    # A number with its unit.
+    #
+    #   Quantity.parse("225 in lb").to("N·m").round(1) # => 25.4
+    #   Quantity.parse('5/8"').to("mm").value          # => (127/8)
+    Quantity = Value.of(:value, :unit) do
+      # @param unit [String] a symbol of the same kind
+      # @return [Quantity] exact
+      def to(unit)
+        unless Units::KIND_OF[unit] == kind
+          raise InputError.new("#{self.unit} cannot be turned into #{unit}: they measure different things.",
+                               field: "unit", code: "unit_mismatch")
+        end
+        Quantity.new(value: value * Units.factor(self.unit) / Units.factor(unit), unit: unit)
+      end
+
+      # @return [Symbol] :torque, :pressure, :flow, :length, :mass or :speed
+      def kind = Units::KIND_OF.fetch(unit)
+
+      # @return [Float] for showing; computation stays with the exact value
+      def round(digits) = value.to_f.round(digits)
+    end
+
+    # Reading quantities as people type them.
+    class Quantity
+      NUMBER = %r{(?:\d+\s+)?\d+/\d+|\d*\.\d+|\d+}
+
+      # @param text [String] "4 gpm", "5/8\"", "225 in lb"
+      # @param default_unit [String] used when only a number is typed
+      # @return [Quantity]
+      # @raise [InputError] unreadable number, unknown unit, or a size of zero or less
+      def self.parse(text, default_unit: nil, field: "value")
+        number, unit_text = text.to_s.strip.match(/\A([-−]?#{NUMBER})\s*(.*)\z/o)&.captures
+        unless number
+          raise InputError.new("“#{text}” is not a number with a unit: type it as in 20 mm or 5/8\".",
+                               field: field, code: "not_a_quantity")
+        end
+        of(number_from(number), unit_text.empty? ? default_unit : unit_text, field: field)
+      end
+
+      # @param number [Numeric]
+      # @param unit_text [String] any spelling
+      # @return [Quantity]
+      # @raise [InputError]
+      def self.of(number, unit_text, field: "value")
+        unit = Units.symbol(unit_text.to_s)
+        unless unit
+          raise InputError.new("“#{unit_text}” is not a unit known here: use #{Units::KIND_OF.keys.join(', ')}.",
+                               field: "unit", code: "unknown_unit")
+        end
+        unless number.positive?
+          raise InputError.new("#{number.to_f.round(3)} #{unit} cannot be: a size is above zero.",
+                               field: field, code: "not_positive")
+        end
+        new(value: number.is_a?(Float) ? number.rationalize(Rational(1, 1_000_000)) : number.to_r, unit: unit)
+      end
+
+      # @return [Rational] "1 3/16" is 19/16
+      def self.number_from(text)
+        sign = text.start_with?("-", "−") ? -1 : 1
+        sign * text.delete("-−").split.sum { |piece| Rational(piece) }
+      rescue ZeroDivisionError
+        raise InputError.new("“#{text}” divides by zero: type the fraction again.", field: "value",
+                                                                                 code: "not_a_quantity")
+      end
+      private_class_method :number_from
+    end
+  end
+end

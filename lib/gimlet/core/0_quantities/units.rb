@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Core
+    # Units of measure with exact factors to the first unit of each kind.
+    # Source: NIST SP 811 (2008), appendix B.8 and B.9. The exact ones rest on 1 in = 25.4 mm,
+    # 1 lb = 0.45359237 kg, 1 gn = 9.80665 m/s² and 1 US gal = 231 in³.
+    module Units
+      INCH_MM = Rational(254, 10)
+      POUND_KG = Rational(45_359_237, 100_000_000)
+      GRAVITY = Rational(980_665, 100_000)
+      POUND_FORCE_N = POUND_KG * GRAVITY
+      INCH_M = INCH_MM / 1000
+      GALLON_L = 231 * (INCH_MM**3) / 1_000_000
+      PSI_BAR = POUND_FORCE_N / (INCH_M**2) / 100_000
+
+      # kind => { symbol => factor }
+      FACTORS = {
+        torque: { "N·m" => 1r, "lbf·in" => POUND_FORCE_N * INCH_M, "lbf·ft" => POUND_FORCE_N * INCH_M * 12,
+                  "kgf·m" => GRAVITY },
+        pressure: { "bar" => 1r, "psi" => PSI_BAR, "MPa" => 10r },
+        flow: { "L/min" => 1r, "US gpm" => GALLON_L },
+        length: { "mm" => 1r, "in" => INCH_MM },
+        mass: { "kg" => 1r, "lb" => POUND_KG },
+        speed: { "rpm" => 1r }
+      }.freeze
+
+      # Spellings heard at a counter, matched after lower-casing and dropping spaces, dots and dashes.
+      SPELLINGS = {
+        "N·m" => %w[nm newtonmetre newtonmetres newtonmeter newtonmeters],
+        "lbf·in" => %w[lbfin lbin inlb inlbs inlbf lbsin inchpound inchpounds poundinches],
+        "lbf·ft" => %w[lbfft lbft ftlb ftlbs ftlbf lbsft footpound footpounds poundfeet],
+        "kgf·m" => %w[kgfm kgm mkg],
+        "bar" => %w[bar bars], "psi" => %w[psi lbfin2], "MPa" => %w[mpa],
+        "L/min" => %w[l/min lpm litres/min litresaminute litresperminute lmin],
+        "US gpm" => %w[usgpm gpm gallonsaminute gallonsperminute],
+        "mm" => %w[mm mil millimetre millimetres millimeter millimeters],
+        "in" => ["in", "inch", "inches", '"', "”"],
+        "kg" => %w[kg kilo kilos], "lb" => %w[lb lbs pounds],
+        "rpm" => %w[rpm r/min revs]
+      }.flat_map { |symbol, words| words.map { |word| [word, symbol] } }.to_h.freeze
+
+      KIND_OF = FACTORS.flat_map { |kind, units| units.keys.map { |symbol| [symbol, kind] } }.to_h.freeze
+
+      module_function
+
+      # @param text [String] a unit as people type it, "in lb" or "N·m"
+      # @return [String, nil] its symbol, nil when unknown
+      def symbol(text)
+        SPELLINGS[text.downcase.gsub(/[\s.·\-]/, "")]
+      end
+
+      # @return [Rational] how many base units of its kind one `symbol` is
+      def factor(symbol) = FACTORS.fetch(KIND_OF.fetch(symbol)).fetch(symbol)
+    end
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+require_relative "condition"
+require_relative "parts"
+require_relative "variant"
+require_relative "wet_end"
+
+module Gimlet
+  module Core
+    module Catalogue
+      Maker = Value.of(:id, :name)
+
+      # Part `part` serves `slot` on the pumps of `condition`.
+      Fit = Value.of(:slot, :part, :condition)
+
+      # Pumps that share a manual, with everything their manual says.
+      Series = Value.of(:id, :name, :maker, :construction, :manual, :traits, :models, :serial_breaks, :parts, :kits,
+                        :fits, :stacks, :areas, :groups, :fasteners, :tools, :consumables, :together, :cautions,
+                        :faces) do
+        def stack(id) = stacks.find { |one| one.id == id }
+        def area(id) = areas.find { |one| one.id == id }
+        def group(id) = groups.find { |one| one.id == id }
+        def fastener(id) = fasteners.find { |one| one.id == id }
+        def face(id) = faces.find { |one| one.id == id }
+        def consumable(id) = consumables.find { |one| one.id == id }
+
+        # @return [Array<String>] part numbers on file for a slot; more than one is a fault of the data
+        def parts_for(slot, variant)
+          fits.select { |fit| fit.slot == slot && Condition.met?(fit.condition, variant) }.map(&:part)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+require_relative "series"
+
+module Gimlet
+  module Core
+    module Catalogue
+      # The whole catalogue, frozen, as computations see it.
+      class Snapshot
+        # @return [String] names the contents; kept on every order
+        attr_reader :version
+        attr_reader :series, :variants
+
+        # @param series [Array<Series>]
+        # @param version [String]
+        def initialize(series, version:)
+          @series = series.freeze
+          @version = version
+          @variants = series.flat_map { |one| Variant.of_series(one) }.freeze
+          @parts = series.flat_map(&:parts).to_h { |part| [part.number, part] }.freeze
+          @kits = series.flat_map(&:kits).to_h { |kit| [kit.number, kit] }.freeze
+          freeze
+        end
+
+        def part(number) = @parts[number]
+        def kit(number) = @kits[number]
+        def kits = @kits.values
+        def parts = @parts.values
+
+        # @return [Array<Variant>] of one designation, oldest first
+        def variants_of(designation) = variants.select { |variant| variant.designation == designation }
+
+        # Numbers that may be sold for `number`: itself, what replaced it, and what each of those is equal to.
+        # @return [Array<String>] the newest first
+        def serving(number)
+          chain = [number]
+          while (newer = @parts[chain.last]&.superseded_by) && !chain.include?(newer)
+            chain << newer
+          end
+          chain.reverse.flat_map { |one| [one, *@parts[one]&.interchange] }.uniq
+        end
+
+        # @return [Hash] how much is in it
+        def counts
+          { series: series.size, models: series.sum { |one| one.models.size }, variants: variants.size,
+            parts: @parts.size, kits: @kits.size }
+        end
+      end
+    end
+  end
+end

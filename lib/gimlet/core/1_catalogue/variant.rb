@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Catalogue
+      Model = Value.of(:designation, :popularity, :traits, :stroke_mm, :rod_mm)
+
+      # From serial `from` on, some parts differ. `share_from` is the part of the pumps in use that are newer.
+      SerialBreak = Value.of(:id, :from, :models, :note, :share_from, :traits_before, :traits_from)
+
+      # A model between two serial breaks: the smallest thing that can be told apart by parts.
+      # `first_serial` is included, `end_serial` is not; nil is open.
+      Variant = Value.of(:series, :model, :first_serial, :end_serial, :traits, :sides, :share) do
+        # @return [String] unique in a catalogue
+        def id = [designation, serial_range].compact.join(" ")
+        def designation = model.designation
+        def trait(name) = traits[name]
+        def before?(break_id) = sides[break_id] == :before
+        def from?(break_id) = sides[break_id] == :from
+
+        # @return [String, nil] "from 31000", "before 31000", nil when serials do not matter
+        def serial_range
+          return "#{first_serial} to #{end_serial - 1}" if first_serial && end_serial
+          return "from #{first_serial}" if first_serial
+
+          "before #{end_serial}" if end_serial
+        end
+
+        def covers_serial?(serial)
+          (first_serial.nil? || serial >= first_serial) && (end_serial.nil? || serial < end_serial)
+        end
+      end
+
+      # Splitting models at their serial breaks.
+      class Variant
+        # @param series [Series]
+        # @return [Array<Variant>] one or more for each model, oldest first
+        def self.of_series(series)
+          series.models.flat_map { |model| of_model(series, model) }
+        end
+
+        def self.of_model(series, model)
+          breaks = series.serial_breaks.select { |one| one.models.nil? || one.models.include?(model.designation) }
+                         .sort_by(&:from)
+          (0..breaks.size).map { |newer| build(series, model, breaks.take(newer), breaks.drop(newer)) }
+        end
+
+        def self.build(series, model, passed, ahead)
+          traits = series.traits.merge(model.traits, *passed.map(&:traits_from), *ahead.map(&:traits_before))
+          new(series: series, model: model, first_serial: passed.last&.from, end_serial: ahead.first&.from,
+              traits: traits.merge("series" => series.name, "maker" => series.maker.name, "plate" => model.designation),
+              sides: passed.to_h { |one| [one.id, :from] }.merge(ahead.to_h { |one| [one.id, :before] }),
+              share: (passed.last&.share_from || 1.0) - (ahead.first&.share_from || 0.0))
+        end
+        private_class_method :of_model, :build
+      end
+    end
+  end
+end

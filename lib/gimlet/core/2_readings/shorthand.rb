@@ -1,0 +1,139 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+require_relative "spoken_plate"
+
+module Gimlet
+  module Core
+    module Readings
+      # What one typed line says. `readings` are fields for Reading.from, `unread` the words nothing was made of.
+      Heard = Value.of(:readings, :scope, :pumps, :unread)
+
+      # The typing line: what a caller says, as the specialist types it.
+      #
+      #   Shorthand.new.call("8 bolts, hex 6, 20 mm ceramic").readings.map { |r| r[:trait] }
+      #   # => ["head_bolts", "head_bolt_drive", "plunger_material", "plunger_mm"]
+      class Shorthand
+        NUMBER_WORDS = %w[zero one two three four five six seven eight nine ten eleven twelve].each_with_index.to_h.freeze
+        N = %r{(\d+\s+\d+/\d+|\d+/\d+|\d*\.?\d+)}
+        LENGTH = %r{#{N}\s*(mm|mil|inch(?:es)?|in\b|["”])}
+        SPAN = %r{(?:between\s+)?#{N}\s*(?:mm)?\s*(?:-|–|to|and)\s*#{N}\s*(mm|in\b|["”])}
+        DRIVE = /(?:(hex|socket)(?:\s+key)?\s*(?:of\s*)?(\d+)|(\d+)\s*(?:mm\s*)?(hex|socket)(?:\s+key)?)/
+
+        # [pattern, trait or traits with how to make the value]; the first that matches takes the words.
+        RULES = [
+          [%r{\b(?:serial(?:\s+(?:number|no))?|s/?n)\.?\s*(?:is\s*)?(\d+)}, ->(m) { { "serial" => m[1] } }],
+          [/#{SPAN}\s*(shaft)?\b/, ->(m) { { (m[4] ? "shaft_mm" : "plunger_mm") => { range: [m[1], m[2]], unit: m[3] } } }],
+          [/\b(\d+)\s+(?:white|ceramic)\s+plungers?/, ->(m) { { "cylinders" => m[1], "plunger_material" => "ceramic" } }],
+          [/\b(\d+)\s+(?:stainless\s+)?(?:steel|metal)\s+plungers?/,
+           ->(m) { { "cylinders" => m[1], "plunger_material" => "steel" } }],
+          [/\b(\d+)\s*(?:cylinders?|plungers?|cyl)\b/, ->(m) { { "cylinders" => m[1] } }],
+          [/\btriplex\b/, ->(_) { { "cylinders" => "3" } }],
+          [/\btwin(?:[\s-]head)?\b/, ->(_) { { "cylinders" => "2" } }],
+          [/\b(\d+)\s*(?:head\s*)?(?:bolts|screws)\b/, ->(m) { { "head_bolts" => m[1] } }],
+          [/\b(\d+)\s*(?:valve\s*)?caps\b/, ->(m) { { "valve_caps" => m[1] } }],
+          [/\bcaps?\b.*?#{DRIVE}|#{DRIVE}[^,]*\bcaps?\b/,
+           ->(m) { { "cap_drive" => Shorthand.drive(m.captures.compact) } }],
+          [DRIVE, ->(m) { { "head_bolt_drive" => Shorthand.drive(m.captures.compact) } }],
+          [/\bshaft\s*(?:is\s*)?#{LENGTH}|#{LENGTH}\s*shaft/,
+           ->(m) { { "shaft_mm" => { value: m[1] || m[3], unit: m[2] || m[4] } } }],
+          [/\b(left|right)(?:[\s-]hand)?\s+shaft|shaft\s+(?:is\s+)?(?:on\s+)?(?:the\s+)?(left|right)/,
+           ->(m) { { "shaft_side" => m[1] || m[2] } }],
+          [/\b(hollow|solid)\s+shaft|shaft\s+is\s+(hollow|solid)/, ->(m) { { "shaft_kind" => m[1] || m[2] } }],
+          [/#{LENGTH}\s*(?:white\s+)?(ceramic|steel)(?:\s+plungers?)?/,
+           ->(m) { { "plunger_mm" => { value: m[1], unit: m[2] }, "plunger_material" => m[3] } }],
+          [/plungers?\s*(?:is\s*|are\s*)?#{LENGTH}|#{LENGTH}\s*plungers?/,
+           ->(m) { { "plunger_mm" => { value: m[1] || m[3], unit: m[2] || m[4] } } }],
+          [/\b(?:white|ceramic)(?:\s+plungers?)?\b/, ->(_) { { "plunger_material" => "ceramic" } }],
+          [/\bsteel\s+plungers?\b/, ->(_) { { "plunger_material" => "steel" } }],
+          [%r{#{N}\s*(l/min|lpm|litres? a minute|us gpm|gpm)(?:\s+at\s+(\d+)(?:\s*rpm)?)?},
+           ->(m) { { "flow_l_min" => { value: m[1], unit: m[2] }, "speed_rpm" => m[3] } }],
+          [/#{N}\s*(bar|psi|mpa)\b/, ->(m) { { "pressure_bar" => { value: m[1], unit: m[2] } } }],
+          [/(?:\bat\s+)?(\d{3,4})\s*(?:rpm|revs)\b|\bat\s+(\d{3,4})\b/, ->(m) { { "speed_rpm" => m[1] || m[2] } }],
+          [/#{N}\s*(kg|kilos?|lbs?)\b/, ->(m) { { "mass_kg" => { value: m[1], unit: m[2] } } }],
+          [/\b(brass|alumini?um|stainless)(?:\s+head|\s+manifold)?\b/,
+           ->(m) { { "manifold_material" => m[1].sub(/\Aaluminum\z/, "aluminium") } }],
+          [/\b(?:sight\s*glass)\s+(?:on\s+|at\s+|in\s+)?(?:the\s+)?(side|rear|front)|\b(side|rear|front)\s+sight\s*glass/,
+           ->(m) { { "sight_glass" => m[1] || m[2] } }],
+          [/\b(black|grey|blue|green|red|bronze)\s+(?:crankcase|cover)(?:\s+cover)?/, ->(m) { { "cover_colour" => m[1] } }],
+          [/\bplungers?\s+(?:held\s+)?(?:by|with)\s+(?:a\s+)?(nut|bolt)/, ->(m) { { "plunger_held_by" => m[1] } }],
+          [%r{\b(?:inlet\s+)?(g\s?\d/\d|g\s?1)\s*(?:inlet)?\b},
+           ->(m) { { "inlet_port" => m[1].upcase.sub(/\AG\s?/, "G ") } }]
+        ].freeze
+
+        SCOPE_RULES = [
+          [/\b(?:full|complete|whole)\s+(?:rebuild|overhaul)\b|\beverything\b/,
+           %w[inlet_valves discharge_valves packings plungers oil_seals]],
+          [/\binlet\s+valves?\b/, %w[inlet_valves]], [/\b(?:discharge|outlet)\s+valves?\b/, %w[discharge_valves]],
+          [/\boil\s+seals?\b/, %w[oil_seals]], [/\bvalves?\b/, %w[inlet_valves discharge_valves]],
+          [/\b(?:packings?|seals?)\b/, %w[packings]], [/\bplungers?\b/, %w[plungers]], [/\bunloader\b/, %w[unloader]]
+        ].freeze
+
+        FILLER = /\b(?:an?|and|the|with|at|on|in|is|are|has|have|it|its|head|takes?|taking|key|kit|kits|wants?|needs?|what|
+                     torques?|new|for|please|of|says?|plate|pump|then|my|number|mm|from|to|about|around|white|plungers?)\b/x
+
+        # @param names [Hash{String=>Array<String>}] "maker" and "series" names to listen for
+        def initialize(names = {})
+          @names = names
+        end
+
+        # @param line [String]
+        # @return [Heard]
+        def call(line)
+          plate, segments = SpokenPlate.take(line.split(/[,;\n]+/).map(&:strip).reject(&:empty?))
+          parts = segments.map { |segment| listen(figures(segment)) }
+          readings = parts.flat_map(&:readings)
+          readings.unshift({ trait: "plate", value: plate, heard: plate }) if plate
+          Heard.new(readings: readings, scope: parts.flat_map(&:scope).uniq, pumps: parts.filter_map(&:pumps).last,
+                    unread: parts.flat_map(&:unread))
+        end
+
+        # @return [String] "hex 6" however the two were said
+        def self.drive(words) = words.partition { |word| word.match?(/[a-z]/) }.flatten.join(" ")
+
+        private
+
+        def figures(segment)
+          segment.downcase.gsub(/\b(?:#{NUMBER_WORDS.keys.join('|')})\b/) { |word| NUMBER_WORDS[word].to_s }
+        end
+
+        def listen(segment)
+          rest = segment.dup
+          pumps = rest.slice!(/\b(\d+)\s+pumps\b/)&.to_i
+          unknown = take_unknown(rest)
+          readings = unknown + take_names(rest) + RULES.flat_map { |pattern, make| take(rest, pattern, make) }
+          scope = SCOPE_RULES.flat_map { |pattern, areas| rest.sub!(pattern, " ") ? areas : [] }
+          Heard.new(readings: readings, scope: scope, pumps: pumps, unread: leftover(rest))
+        end
+
+        def take(rest, pattern, make)
+          match = rest.match(pattern) or return []
+          rest.sub!(match[0], " ")
+          make.call(match).compact.map do |trait, told|
+            { trait: trait, heard: match[0].strip }.merge(told.is_a?(Hash) ? told : { value: told })
+          end
+        end
+
+        def take_names(rest)
+          @names.flat_map do |trait, names|
+            name = names.find { |one| rest.match?(/\b#{Regexp.escape(one.downcase)}\b/) } or next []
+            rest.sub!(/\b#{Regexp.escape(name.downcase)}\b/, " ")
+            [{ trait: trait, value: name, heard: name }]
+          end
+        end
+
+        def take_unknown(rest)
+          match = rest.match(/\b(?:not sure|don'?t know)(?:\s+(?:about|of))?(?:\s+the)?\s+(.+)/) or return []
+          trait = TRAITS.values.find { |one| match[1].strip.start_with?(one.name) } or return []
+          rest.sub!(match[0], " ")
+          [{ trait: trait.id, unknown: true, heard: match[0] }]
+        end
+
+        def leftover(rest)
+          words = rest.gsub(FILLER, " ").gsub(/[^\p{L}\p{N}?]+/, " ").strip
+          words.empty? ? [] : [words.squeeze(" ")]
+        end
+      end
+    end
+  end
+end

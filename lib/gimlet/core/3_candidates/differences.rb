@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+require_relative "../2_readings/traits"
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Candidates
+      # A trait on which the leading candidates differ. `values` is one for each of them, nil when not on file.
+      Difference = Value.of(:trait, :values, :changes_order)
+
+      # What tells the leading candidates apart, and whether it matters to the order.
+      module Differences
+        HIDDEN = %w[plate serial].freeze
+
+        module_function
+
+        # @param variants [Array<Variant>] the leaders
+        # @param ids [Array<String>] their order classes
+        # @return [Array<Difference>] those that change the order first
+        def call(variants, ids)
+          rows = (Readings::TRAITS.keys - HIDDEN).filter_map do |trait|
+            values = variants.map { |variant| variant.trait(trait) }
+            next if values.compact.uniq.size < 2
+
+            Difference.new(trait: trait, values: values, changes_order: splits_classes?(values, ids))
+          end
+          rows.partition(&:changes_order).flatten
+        end
+
+        # A trait matters when every class keeps to its own values of it.
+        def splits_classes?(values, ids)
+          ids.uniq.size > 1 && values.zip(ids).uniq.group_by(&:first).values.all? { |pairs| pairs.map(&:last).uniq.size == 1 }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+require_relative "contradictions"
+require_relative "differences"
+require_relative "field"
+require_relative "next_question"
+require_relative "order_classes"
+require_relative "posterior"
+
+module Gimlet
+  module Core
+    module Candidates
+      Candidate = Value.of(:variant, :probability, :order_class)
+      Identification = Value.of(:candidates, :order_classes, :enough, :questions, :contradictions, :differences)
+
+      # From readings to candidates, order classes and the next question.
+      class Identify
+        SHOWN = 40
+        COMPARED = 6
+        WORTH_COMPARING = 0.01
+
+        # @param field [Field]
+        # @param class_ids [Array<String>] order class of each candidate for the agreed work
+        def initialize(field, class_ids)
+          @field = field
+          @class_ids = class_ids
+        end
+
+        # @param readings [Array<Reading>]
+        # @param channel [String] one of CHANNELS
+        # @param owned [Array<String>] designations this customer has
+        # @return [Identification]
+        def call(readings, channel:, owned: [])
+          posterior = Posterior.new(@field, readings, prior: @field.prior(owned))
+          belief = posterior.probabilities
+          classes = OrderClasses.call(@field.variants, @class_ids, belief)
+          candidates = ranked(belief)
+          Identification.new(candidates: candidates, order_classes: classes, enough: OrderClasses.enough?(classes),
+                             questions: questions(belief, readings, channel), differences: differences(candidates),
+                             contradictions: Contradictions.call(@field, posterior))
+        end
+
+        private
+
+        def ranked(belief)
+          belief.each_index.max_by(SHOWN) { |at| belief[at] }.map do |at|
+            Candidate.new(variant: @field.variants[at], probability: belief[at], order_class: @class_ids[at])
+          end
+        end
+
+        def questions(belief, readings, channel)
+          NextQuestion.new(@field, @class_ids, belief, channel: channel, asked: readings.map(&:trait)).call
+        end
+
+        def differences(candidates)
+          leaders = candidates.first(COMPARED).select { |one| one.probability >= WORTH_COMPARING }
+          Differences.call(leaders.map(&:variant), leaders.map(&:order_class))
+        end
+      end
+    end
+  end
+end

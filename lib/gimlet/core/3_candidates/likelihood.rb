@@ -1,0 +1,103 @@
+# frozen_string_literal: true
+
+require_relative "../2_readings/reading"
+require_relative "plate_match"
+
+module Gimlet
+  module Core
+    module Candidates
+      # P(reading | value on file), up to a factor that is the same for every candidate.
+      module Likelihood
+        # A measurement that is plain wrong (wrong part measured, misread scale) is this likely.
+        # Common practice, no source.
+        BLUNDER = 0.02
+        # Plungers only wear thinner: how far, in mm, a worn one commonly is below size. Common practice, no source.
+        WEAR_MM = 0.15
+        # Ratings on papers are rounded and converted. Common practice, no source.
+        RATING_TOLERANCE = 0.05
+
+        module_function
+
+        # @param reading [Reading] neither unknown nor a serial
+        # @param values [Array] the distinct values on file, nil for "not on file"
+        # @return [Array<Float>] one for each value; nil gets the mean of the others
+        def over(reading, values)
+          known = values.compact
+          found = known.to_h { |value| [value, for_kind(reading, value, known.size)] }
+          mean = found.empty? ? 1.0 : found.values.sum / found.size
+          values.map { |value| value.nil? ? mean : found[value] }
+        end
+
+        def for_kind(reading, value, choices)
+          case reading.definition.kind
+          when :measured, :rated then sized(reading, value)
+          when :plate then plate(reading, value)
+          when :serial then serial(reading, value)
+          else told(reading, value, choices)
+          end
+        end
+
+        # @return [Float, nil] what a value that fits perfectly would get; nil for plates, which have no such top
+        def best(reading)
+          case reading.definition.kind
+          when :measured, :rated then 1.0
+          when :plate then nil
+          else 1 - confusion(reading)
+          end
+        end
+
+        # @return [Float] chance that this observer names a wrong value of this trait
+        def confusion(reading)
+          reading.definition.confusion * Readings::OBSERVERS.fetch(reading.observer)
+        end
+
+        def told(reading, value, choices)
+          wrong = confusion(reading)
+          spread = [choices - 1, 3].max
+          return 1 - wrong if same?(reading, value)
+          # Someone who counts wrongly is mostly out by one.
+          return wrong / 2 if value.is_a?(Integer) && reading.value && (value - reading.value).abs == 1
+
+          wrong / spread
+        end
+
+        # @param span [Array(Integer, Integer)] first serial and the one after the last, nil for open
+        def serial(reading, span)
+          low, high = reading.range || [reading.value, reading.value]
+          inside = high >= (span[0] || 0) && low < (span[1] || Float::INFINITY)
+          inside ? 1 - confusion(reading) : confusion(reading)
+        end
+
+        def same?(reading, value)
+          return value.between?(*reading.range) if reading.range
+
+          value.to_s.casecmp?(reading.value.to_s)
+        end
+
+        # The part of the bell curve relative to its top, so that a range and a value compare.
+        def sized(reading, value)
+          low, high = reading.range || [reading.value, reading.value]
+          off = [low - value, value - high, 0].max
+          above = low > value
+          sigma = spread(reading, value)
+          sigma = Math.hypot(sigma, WEAR_MM) if reading.definition.wears && !above
+          BLUNDER + ((1 - BLUNDER) * Math.exp(-(off**2) / (2 * (sigma**2))))
+        end
+
+        def spread(reading, value)
+          return RATING_TOLERANCE * value if reading.definition.kind == :rated
+
+          tool = Readings::TOOLS.fetch(reading.tool)
+          reading.definition.unit == "kg" ? [0.03 * value, tool].max : tool
+        end
+
+        # A plate from another pump happens; then its text says nothing.
+        def plate(reading, value)
+          wrong = confusion(reading)
+          matched = PlateMatch.new(reading.value).log_likelihood(value)
+          ((1 - wrong) * Math.exp(matched)) + (wrong * (0.05**PlateMatch.plain(reading.value).delete("*?").size))
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,122 @@
+# frozen_string_literal: true
+
+require_relative "../2_readings/reading"
+require_relative "../value"
+require_relative "likelihood"
+
+module Gimlet
+  module Core
+    module Candidates
+      # `gain_bits` is the expected drop in order-class entropy; `reading` is what choosing the answer would record.
+      Question = Value.of(:trait, :say, :gain_bits, :seconds, :answers)
+      Answer = Value.of(:label, :probability, :leaves, :reading)
+
+      # Which trait to ask for next: most expected drop in order-class entropy per second.
+      class NextQuestion
+        # How often the question gets an answer at all: plates are what is missing. Common practice, no source.
+        ANSWERED = Hash.new(0.9).merge("plate" => 0.5, "serial" => 0.6).freeze
+        OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
+        NEGLIGIBLE = 0.001
+        LEFT = 0.02
+        SHOWN = 5
+
+        # @param ids [Array<String>] order class of each candidate
+        # @param probabilities [Array<Float>]
+        # @param asked [Array<String>] traits that have a reading already
+        def initialize(field, ids, probabilities, channel:, asked:)
+          @field = field
+          @ids = ids
+          @probabilities = probabilities
+          @channel = channel
+          @traits = Readings::TRAITS.values.select { |one| one.seconds[channel] && !asked.include?(one.id) }
+          @live = probabilities.each_index.select { |at| probabilities[at] > NEGLIGIBLE }
+        end
+
+        # @return [Array<Question>] the best first; none when nothing would help
+        def call
+          before = entropy(tally(@live) { |at| @ids[at] }.values)
+          scored = @traits.map { |trait| [trait, ANSWERED[trait.id] * (before - after(trait))] }
+          scored.select { |_, gain| gain > NEGLIGIBLE }
+                .max_by(SHOWN) { |trait, gain| gain / trait.seconds[@channel] }
+                .map { |trait, gain| question(trait, gain) }
+        end
+
+        private
+
+        def question(trait, gain)
+          Question.new(trait: trait.id, say: trait.say, gain_bits: gain, seconds: trait.seconds[@channel],
+                       answers: trait.kind == :plate ? [] : answers(trait))
+        end
+
+        # Expected class entropy once the trait is answered.
+        def after(trait)
+          joint = Hash.new { |all, place| all[place] = Hash.new(0.0) }
+          places = @field.column(trait.id).places
+          @live.each { |at| joint[places[at]][@ids[at]] += @probabilities[at] }
+          channel = answer_matrix(trait, joint.keys)
+          channel.values.sum { |chances| posterior_entropy(joint, chances) }
+        end
+
+        # Entropy of the classes once this answer is heard, weighted with how likely it is heard.
+        def posterior_entropy(joint, chances)
+          classes = Hash.new(0.0)
+          joint.each { |place, by_class| by_class.each { |id, p| classes[id] += p * chances[place] } }
+          classes.values.sum * entropy(classes.values)
+        end
+
+        # { answer's place => { true value's place => chance of that answer } }
+        def answer_matrix(trait, places)
+          return places.to_h { |one| [one, Hash.new(0.0).merge(one => 1.0)] } if trait.kind == :plate
+
+          values = places.map { |place| @field.column(trait.id).values[place] }
+          options = places.zip(values).reject { |_, value| blank?(value) }
+          return { nil => Hash.new(1.0) } if options.empty?
+
+          rows = options.to_h { |place, value| [place, Likelihood.over(reading(trait, value), values)] }
+          totals = values.each_index.map { |at| rows.values.sum { |row| row[at] } }
+          rows.transform_values { |row| places.each_with_index.to_h { |place, at| [place, row[at] / totals[at]] } }
+        end
+
+        def blank?(value) = value.nil? || value == [nil, nil]
+
+        def reading(trait, value)
+          told = trait.kind == :serial ? { range: serial_range(value) } : { value: value }
+          Readings::Reading.new(trait: trait.id, observer: OBSERVER.fetch(@channel),
+                                tool: trait.kind == :rated ? "papers" : "rule", **told)
+        end
+
+        def serial_range(span) = [span[0] || 0, (span[1] || 1_000_000_000) - 1]
+
+        def answers(trait)
+          column = @field.column(trait.id)
+          matrix = answer_matrix(trait, @live.map { |at| column.places[at] }.uniq).compact
+          matrix.map { |place, chances| answer(trait, column, place, chances) }
+                .sort_by { |one| [-one.probability, one.label] }.first(6)
+        end
+
+        def answer(trait, column, place, chances)
+          belief = @live.map { |at| @probabilities[at] * (chances[column.places[at]] || 0) }
+          total = belief.sum
+          Answer.new(label: label(trait, column.values[place]), probability: total,
+                     leaves: belief.count { |p| p > LEFT * total }, reading: reading(trait, column.values[place]))
+        end
+
+        def label(trait, value)
+          case trait.kind
+          when :serial then value[0] && !value[1] ? "#{value[0]} or later" : "before #{value[1]}"
+          else [Readings::Reading.plain(value), trait.unit].compact.join(" ")
+          end
+        end
+
+        def tally(indices)
+          indices.each_with_object(Hash.new(0.0)) { |at, sums| sums[yield(at)] += @probabilities[at] }
+        end
+
+        def entropy(weights)
+          total = weights.sum
+          weights.sum { |one| one.positive? ? -(one / total) * Math.log2(one / total) : 0.0 }
+        end
+      end
+    end
+  end
+end

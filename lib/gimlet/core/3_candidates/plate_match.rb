@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Core
+    module Candidates
+      # How well a damaged plate text fits a designation: the log-probability of the best alignment.
+      # Glyphs that corrode into each other cost little, a `?` fits anything, `*` any run, and lost ends are cheap.
+      class PlateMatch
+        LOOKALIKES = %w[0OQD 1I7LT 2Z 5S 6G 8B UV MN EF CG KX 4A 3B PR].freeze
+        SAME = Math.log(0.93)
+        ALIKE = Math.log(0.04)
+        OTHER = Math.log(0.002)
+        BLANK = Math.log(0.9)
+        DROPPED = Math.log(0.004)
+        ADDED = Math.log(0.002)
+        LOST_END = Math.log(0.15)
+        RUN = Math.log(0.45)
+
+        ALIKE_PAIRS = LOOKALIKES.each_with_object({}) do |glyphs, pairs|
+          glyphs.chars.permutation(2) { |one, other| (pairs[one] ||= {})[other] = true }
+        end.freeze
+
+        # @param text [String] as read, at most 60 characters
+        def initialize(text)
+          @glyphs = self.class.plain(text).chars.freeze
+        end
+
+        # @return [String] without the spaces and dashes that plates have or lack
+        def self.plain(text) = text.upcase.gsub(/[^A-Z0-9?*]/, "")
+
+        # @param designation [String]
+        # @return [Float] natural logarithm, 0 at best
+        def log_likelihood(designation)
+          letters = self.class.plain(designation).chars
+          row = lost_start(letters.size)
+          @glyphs.each { |glyph| row = glyph == "*" ? run(row) : step(row, glyph, letters) }
+          row.each_with_index.map { |cost, at| cost + ((letters.size - at) * LOST_END) }.max
+        end
+
+        private
+
+        def lost_start(size) = (0..size).map { |lost| lost * LOST_END }
+
+        # A run takes none or any number of letters for one price.
+        def run(row)
+          best = -Float::INFINITY
+          row.map { |cost| (best = [best, cost].max) + RUN }
+        end
+
+        def step(row, glyph, letters)
+          left = row[0] + ADDED
+          [left] + letters.each_with_index.map do |letter, at|
+            left = [row[at] + match(glyph, letter), left + DROPPED, row[at + 1] + ADDED].max
+          end
+        end
+
+        def match(glyph, letter)
+          return BLANK if glyph == "?"
+          return SAME if glyph == letter
+
+          ALIKE_PAIRS.dig(glyph, letter) ? ALIKE : OTHER
+        end
+      end
+    end
+  end
+end

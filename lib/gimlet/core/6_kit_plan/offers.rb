@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+require_relative "../1_catalogue/condition"
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module KitPlan
+      # What the shelf and the price list say of one number. `pack` is how many pieces one sale unit holds.
+      Stock = Value.of(:price_cents, :on_hand, :pack)
+
+      # Something that can be sold. `covers` is { demanded part number => pieces in one sale unit },
+      # `pieces` everything that is in it, wanted or not.
+      Offer = Value.of(:number, :name, :kit, :covers, :pieces, :price_cents, :on_hand, :contents)
+
+      # Finds everything on the price list that serves a demand, supersessions and interchange followed.
+      class Offers
+        # @param snapshot [Catalogue::Snapshot]
+        # @param variant [Catalogue::Variant] kits meant for other pumps are left out
+        # @param stock [Hash{String=>Stock}]
+        def initialize(snapshot, variant, stock)
+          @snapshot = snapshot
+          @variant = variant
+          @stock = stock
+        end
+
+        # @param wanted [Array<String>] part numbers
+        # @return [Array<Offer>] only what has a price
+        def for(wanted)
+          @serving = wanted.each_with_object({}) do |number, all|
+            @snapshot.serving(number).each { |one| (all[one] ||= []) << number }
+          end
+          kits + loose
+        end
+
+        private
+
+        def kits
+          meant = @snapshot.kits.select { |kit| Catalogue::Condition.met?(kit.condition, @variant) }
+          meant.filter_map do |kit|
+            covers = cover(kit.contents)
+            offer(kit.number, kit.name, true, covers, kit.contents) unless covers.empty?
+          end
+        end
+
+        def loose
+          @serving.keys.filter_map do |number|
+            contents = { number => @stock[number]&.pack || 1 }
+            name = @snapshot.part(number)&.name
+            offer(number, name, false, cover(contents), contents)
+          end
+        end
+
+        # A piece serves one wanted number: its own where that is wanted, else the first it may stand in for.
+        def cover(contents)
+          contents.each_with_object({}) do |(number, quantity), covers|
+            wanted = @serving[number] or next
+            chosen = wanted.include?(number) ? number : wanted.first
+            covers[chosen] = (covers[chosen] || 0) + quantity
+          end
+        end
+
+        def offer(number, name, kit, covers, contents)
+          stock = @stock[number] or return
+          Offer.new(number: number, name: name, kit: kit, covers: covers, contents: contents,
+                    pieces: contents.values.sum, price_cents: stock.price_cents,
+                    on_hand: stock.on_hand)
+        end
+      end
+    end
+  end
+end

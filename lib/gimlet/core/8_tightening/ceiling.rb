@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Core
+    # How much torque a plain steel bolt of a property class commonly takes. A check on typed-in data, never a value
+    # to tighten to.
+    module Ceiling
+      # Proof stress Sp in N/mm², coarse thread up to M16. Source: ISO 898-1:2013, table 3 (values from memory).
+      PROOF_MPA = { "8.8" => 580, "10.9" => 830, "12.9" => 970, "A2-70" => 450 }.freeze
+      # Nut factor of dry plain steel. Common handbook value.
+      NUT_FACTOR = 0.2
+
+      module_function
+
+      # As = π/4 · (d − 0.9382·P)². Source: ISO 898-1, nominal stress area.
+      # @return [Float] mm²
+      def stress_area_mm2(diameter_mm, pitch_mm)
+        Math::PI / 4 * ((diameter_mm - (0.9382 * pitch_mm))**2)
+      end
+
+      # T = K · d · 0.75 · Sp · As
+      # @return [Float, nil] N·m; nil for a property class not tabled here
+      def torque_nm(diameter_mm, pitch_mm, property_class)
+        proof = PROOF_MPA[property_class] or return
+        NUT_FACTOR * diameter_mm * 0.75 * proof * stress_area_mm2(diameter_mm, pitch_mm) / 1000
+      end
+    end
+  end
+end

@@ -1,0 +1,80 @@
+# frozen_string_literal: true
+
+require_relative "../core/9_plan/rebuild"
+require_relative "../core/9_plan/signature"
+require_relative "../core/0_quantities/units"
+require_relative "../core/input_error"
+require_relative "../core/value"
+
+module Gimlet
+  module Counter
+    # Request in, everything about the order out.
+    class PlanRebuild
+      # `assumptions` are sentences about what was not known.
+      Result = Core::Value.of(:workup, :request, :assumptions, :catalogue_version)
+
+      # @param snapshot [Core::Catalogue::Snapshot]
+      # @param stock [Hash{String=>Core::KitPlan::Stock}]
+      def initialize(snapshot, stock)
+        @snapshot = snapshot
+        @stock = stock
+      end
+
+      # @param request [Hash{Symbol=>Object}] of the OpenAPI schema PlanRequest
+      # @return [Result]
+      # @raise [Core::InputError]
+      def call(request)
+        request = { policy: "on_shelf", pumps: 1, findings: [] }.merge(request.compact).merge(units: unit(request[:units]))
+        reject("scope", "empty_scope", "Agree at least one work area first.") if request[:scope].empty?
+        variant, assumptions = variant(request)
+        workup = Core::Plan::Rebuild.new(@snapshot, @stock).call(
+          variant, scope: request[:scope], policy: request[:policy], pumps: request[:pumps], unit: request[:units],
+                   findings: request[:findings]
+        )
+        Result.new(workup: workup, request: request, assumptions: assumptions, catalogue_version: @snapshot.version)
+      end
+
+      private
+
+      def unit(text)
+        return "N·m" unless text
+
+        symbol = Core::Units.symbol(text)
+        return symbol if Core::Units::KIND_OF[symbol] == :torque
+
+        reject("units", "unknown_unit", "“#{text}” is not a torque unit: use #{Core::Units::FACTORS[:torque].keys.join(', ')}.")
+      end
+
+      def variant(request)
+        variants = @snapshot.variants_of(request[:model])
+        reject("model", "unknown_model", "“#{request[:model]}” is not in the catalogue.") if variants.empty?
+        serial = request[:serial]
+        return [by_serial(variants, serial), []] if serial
+
+        likeliest(variants, request[:scope])
+      end
+
+      def by_serial(variants, serial)
+        text = serial.to_s.strip
+        return variants.find { |one| one.covers_serial?(text.to_i) } if text.match?(/\A\d{1,12}\z/)
+
+        variants.find { |one| one.serial_range == text } ||
+          reject("serial", "unknown_serial", "“#{serial}” is not a serial number: type its figures only.")
+      end
+
+      # Without a serial the commoner side of a break is taken, and said so where it matters.
+      def likeliest(variants, scope)
+        chosen = variants.max_by(&:share)
+        signatures = variants.map { |one| Core::Plan::Signature.of(one, scope, @snapshot) }
+        return [chosen, []] if signatures.uniq.one?
+
+        notes = chosen.series.serial_breaks.map(&:note).join(" ")
+        [chosen, ["No serial number was given: this is for serials #{chosen.serial_range}. #{notes} Read the serial before ordering."]]
+      end
+
+      def reject(field, code, sentence)
+        raise Core::InputError.new(sentence, field: field, code: code)
+      end
+    end
+  end
+end

@@ -1,0 +1,200 @@
+# frozen_string_literal: true
+
+require "prawn"
+require "prawn/table"
+require "time"
+require_relative "../core/1_catalogue/wet_end"
+require_relative "../core/9_plan/cautions"
+require_relative "face_drawing"
+
+module Gimlet
+  module Exchange
+    # The work card: what the customer takes to the bench, A4, readable in black and white.
+    class Card
+      FONTS = File.expand_path("../../../data/fonts", __dir__)
+      INK = "000000"
+      RULE = "999999"
+      SMALL = 8
+      BODY = 9
+
+      # @param order [Hash] as Store::Orders gives it
+      # @return [String] the PDF
+      def self.call(order) = new(order).render
+
+      def initialize(order)
+        @order = order
+        @document = order[:document]
+        @plan = @document["plan"]
+        @pdf = Prawn::Document.new(page_size: "A4", margin: [36, 40, 44, 40],
+                                   info: { Title: "Work card, order #{order[:id]}", Creator: "Gimlet" })
+        @pdf.font_families.update("Hyperlegible" => { normal: "#{FONTS}/AtkinsonHyperlegible-Regular.ttf",
+                                                      bold: "#{FONTS}/AtkinsonHyperlegible-Bold.ttf" })
+        @pdf.font "Hyperlegible", size: BODY
+        @pdf.default_leading 1
+      end
+
+      # @return [String]
+      def render
+        title
+        cautions
+        parts
+        left_and_right(-> { keep }, -> { count_out })
+        left_and_right(-> { tools }, -> { steps_off })
+        stacks
+        tightening
+        footer
+        @pdf.render
+      end
+
+      private
+
+      def title
+        @pdf.text "Work card · order #{@order[:id]}", size: 16, style: :bold
+        @pdf.text [@order[:customer], date].compact.join(" · "), size: SMALL
+        @pdf.move_down 4
+        @pdf.text "#{@plan['maker']} #{@plan['model']} #{@plan['serial_range'] && "serials #{@plan['serial_range']}"}".strip, size: 13, style: :bold
+        @pdf.text "#{(@document['sure'] * 100).floor} % sure of this order. The same order serves: #{@document['models'].join(', ')}."
+        @pdf.text "Seen: #{@document['readings'].map { |one| one['text'] }.join('; ')}.", size: SMALL
+        @pdf.text "Work: #{areas}. #{pumps}Manual: #{@plan['manual']}."
+        (@plan["assumptions"] + not_on_file).each { |text| @pdf.text "! #{text}", style: :bold }
+      end
+
+      def date = Time.parse(@order[:created_at].to_s).strftime("%-d %B %Y")
+      def areas = @plan["scope"].map { |id| Core::Catalogue::WORK_AREAS.fetch(id) }.join(", ")
+      def pumps = @plan["pumps"] > 1 ? "For #{@plan['pumps']} pumps. " : ""
+
+      def not_on_file
+        @plan["not_on_file"].map { |id| "Nothing on file for #{Core::Catalogue::WORK_AREAS.fetch(id)}: see the manual." }
+      end
+
+      def cautions
+        section "Before you start"
+        @plan["cautions"].each { |text| bullet text }
+      end
+
+      def parts
+        chosen = @plan["plans"].first
+        section "Parts (#{chosen['name']})"
+        rows = chosen["lines"].map { |line| [line["quantity"], line["number"], line["name"], covers(line)] }
+        grid([["Qty", "Number", "Name", "Serves"], *rows], [30, 80, 190, nil])
+        chosen["unfilled"].each { |one| bullet "NOT SUPPLIED: #{one['quantity']} × #{one['name']} #{one['part']}: #{one['reason']}.", style: :bold }
+        chosen["surplus"].each { |one| bullet "Left over: #{one['quantity']} × #{one['name']} #{one['part']}." }
+      end
+
+      def covers(line)
+        return "" unless line["kit"]
+
+        line["covers"].map { |number, pieces| "#{pieces * line['quantity']} × #{number}" }.join(", ")
+      end
+
+      def keep
+        section "Keep these: they are in no kit"
+        @plan["keep"].each do |one|
+          bullet "#{one['name']} (#{one['positions'].join(', ')})#{one['inspect'] ? ': look it over' : ''}"
+        end
+      end
+
+      def count_out
+        section "Count these out of the bores"
+        @plan["count_out"].each { |one| box "#{one['position']}: #{one['pieces'].join(', ')}" }
+      end
+
+      def tools
+        section "Tools"
+        @plan["tools"].each { |one| box [one["name"], one["number"]].compact.join(" · ") }
+        @plan["consumables"].each { |one| box "#{one['amount']} #{one['unit']} #{one['name']}" }
+      end
+
+      def steps_off
+        section "Off, and on again in reverse"
+        @plan["steps"].each { |one| bullet "#{one['title'].capitalize}: #{one['text'].join(' ')}" }
+      end
+
+      def stacks
+        section "Which way round"
+        rows = @plan["stacks"].map do |stack|
+          layers = stack["layers"].map { |layer| [layer["name"], layer["facing"]].compact.join(", ") }
+          [stack["name"], "from #{stack['from']} to #{stack['towards']}: #{layers.join(' > ')}",
+           [stack["colour"], stack["spring"]].compact.join("; ")]
+        end
+        grid([["Place", "Order and direction", "Tell it by"], *rows], [70, nil, 120])
+      end
+
+      def tightening
+        section "Tightening"
+        @plan["tightening"].each { |one| fastener(one) }
+      end
+
+      def fastener(one)
+        drawn = one["face"] && one["points"].any? { |point| point["order"] }
+        height = drawn ? 92 : 34
+        @pdf.start_new_page if @pdf.cursor < height + 12
+        top = @pdf.cursor
+        FaceDrawing.call(@pdf, one, at: [@pdf.bounds.right - 150, top], width: 150, height: height - 6) if drawn
+        @pdf.bounding_box([0, top], width: @pdf.bounds.width - (drawn ? 165 : 0), height: height) { instruction(one) }
+      end
+
+      def instruction(one)
+        @pdf.text "#{one['count']} × #{one['name']} · #{one['drive']}", style: :bold
+        @pdf.text one["text"]
+        passes = one["passes"].map { |pass| pass["text"] }
+        @pdf.text "Passes: #{passes.join(', then ')}, each in the order drawn." if passes.size > 1
+        @pdf.text "= #{one['conversions'].map { |other| other['text'] }.join(' = ')}", size: SMALL if one["conversions"].any?
+        @pdf.text "Source: #{one['source']}", size: SMALL if one["source"]
+      end
+
+      def footer
+        @pdf.repeat(:all) do
+          @pdf.bounding_box([@pdf.bounds.left, @pdf.bounds.bottom - 8], width: @pdf.bounds.width) do
+            @pdf.text Core::Plan::Cautions::DEFERRAL, size: SMALL
+          end
+        end
+        @pdf.number_pages "<page>/<total> · catalogue #{@plan['catalogue_version']}", at: [@pdf.bounds.right - 160, -20], width: 160, align: :right, size: SMALL
+      end
+
+      def section(name)
+        @pdf.move_down 6
+        @pdf.start_new_page if @pdf.cursor < 60
+        @pdf.text name, style: :bold, size: 10.5
+        @pdf.stroke_color RULE
+        @pdf.stroke_horizontal_rule
+        @pdf.move_down 3
+      end
+
+      # Two columns that start level; the page goes on below the longer one.
+      def left_and_right(left, right)
+        @pdf.start_new_page if @pdf.cursor < 150
+        top, width, page = @pdf.cursor, (@pdf.bounds.width - 16) / 2, @pdf.page_number
+        ends = [[0, left], [width + 16, right]].map do |x, draw|
+          @pdf.go_to_page(page)
+          @pdf.bounding_box([x, top], width: width) { draw.call }
+          [@pdf.page_number, @pdf.cursor]
+        end
+        last, cursor = ends.max_by { |number, at| [number, -at] }
+        @pdf.go_to_page(last)
+        @pdf.move_cursor_to(cursor)
+      end
+
+      def bullet(text, style: :normal) = hanging("–", text, style)
+
+      def box(text)
+        @pdf.stroke_color INK
+        @pdf.stroke_rectangle([0, @pdf.cursor - 1.5], 6, 6)
+        hanging("", text, :normal)
+      end
+
+      def hanging(mark, text, style)
+        @pdf.draw_text mark, at: [0, @pdf.cursor - 8], style: style unless mark.empty?
+        @pdf.indent(11) { @pdf.text text, style: style }
+      end
+
+      def grid(rows, widths)
+        fixed = widths.compact.sum
+        columns = widths.map { |width| width || (@pdf.bounds.width - fixed) }
+        @pdf.table(rows, header: true, column_widths: columns, cell_style: { size: SMALL, padding: [1.5, 4], border_color: RULE, border_width: 0.5 }) do
+          row(0).font_style = :bold
+        end
+      end
+    end
+  end
+end

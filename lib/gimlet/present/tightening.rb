@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+require_relative "../core/8_tightening/instruction"
+
+module Gimlet
+  module Present
+    # One fastener group: what is published, what the customer's wrench shows, and where the bolts sit.
+    module Tightening
+      UNITS = Core::Units::FACTORS.fetch(:torque).keys
+
+      module_function
+
+      # @param one [Core::Tightening::Instruction]
+      # @param unit [String] of the customer's wrench
+      def call(one, series, unit)
+        { fastener: one.fastener.id, name: one.fastener.name, count: one.fastener.points.size, drive: one.fastener.drive,
+          kind: one.tightening.kind, text: one.text, treatment: one.tightening.treatment, source: one.tightening.source,
+          points: points(one), face: face(series.face(one.fastener.face)) }.merge(values(one, unit))
+      end
+
+      def values(one, unit)
+        published = one.tightening.torque
+        { published: published && torque(published), asked: published && torque(published.to(unit)),
+          conversions: published ? UNITS.map { |other| torque(published.to(other)) } : [],
+          passes: one.passes.map { |pass| torque(pass.to(unit)) } }
+      end
+
+      def torque(quantity)
+        { text: Core::Tightening::Instruct.show(quantity), value: quantity.round(4), unit: quantity.unit }
+      end
+
+      def points(one)
+        order = one.sequence.each_with_index.to_h { |point, at| [point.label, at + 1] }
+        one.fastener.points.map { |point| point.to_h.merge(order: order[point.label]) }
+      end
+
+      def face(one)
+        return unless one
+
+        features = (one.features || []).map do |kind, label, x, y, diameter|
+          { kind: kind, label: label, x_mm: x, y_mm: y, diameter_mm: diameter }
+        end
+        { name: one.name, width_mm: one.width_mm, height_mm: one.height_mm, features: features }
+      end
+    end
+  end
+end

@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+require "digest"
+require "json"
+require "json_schemer"
+require_relative "../core/1_catalogue/build"
+require_relative "../core/1_catalogue/doctor"
+require_relative "../core/1_catalogue/snapshot"
+require_relative "../core/input_error"
+
+module Gimlet
+  module Store
+    # The catalogue documents and the frozen snapshot made of them.
+    class Catalogue
+      SCHEMA = JSONSchemer.schema(File.read(File.expand_path("../../../data/schema/catalogue-1.json", __dir__)))
+
+      def initialize(database)
+        @database = database
+        @lock = Mutex.new
+      end
+
+      # @param document [Hash] one series, in the catalogue format
+      # @return [Array<Core::Catalogue::Doctor::Finding>] warnings; the document is in
+      # @raise [Core::InputError] nothing was changed
+      def import(document) = import_all([document])
+
+      # All or nothing.
+      # @param documents [Array<Hash>]
+      def import_all(documents)
+        findings = documents.flat_map { |document| check(document) }
+        @database.transaction(mode: :immediate) { documents.each { |document| write(document) } }
+        findings
+      rescue Sequel::UniqueConstraintViolation => e
+        table, column = e.message.match(/failed: (\w+)\.(\w+)/)&.captures
+        reject("#{table}.#{column}", "duplicate_number",
+               "Another series already has one of these #{table}: each #{column} belongs to one series.")
+      rescue Sequel::ForeignKeyConstraintViolation
+        reject("kits", "unknown_part", "A kit contains a part that no series lists under parts.")
+      end
+
+      # @return [Array<Hash>] as imported
+      def documents = @database[:series].order(:id).select_map(:document).map { |text| JSON.parse(text) }
+
+      # @return [Hash, nil]
+      def document(series_id)
+        text = @database[:series].where(id: series_id).get(:document)
+        JSON.parse(text) if text
+      end
+
+      # What the core computes on; made anew when another document was imported, by this process or another.
+      # @return [Core::Catalogue::Snapshot]
+      def snapshot
+        version = current_version
+        @lock.synchronize do
+          @snapshot = nil if @snapshot && @snapshot.version != version
+          @snapshot ||= Core::Catalogue::Snapshot.new(documents.map { |one| Core::Catalogue::Build.call(one) },
+                                                      version: version)
+        end
+      end
+
+      private
+
+      def current_version
+        Digest::SHA256.hexdigest(@database[:series].order(:id).select_map(:digest).join)[0, 12]
+      end
+
+      def check(document)
+        fault = SCHEMA.validate(document).first
+        reject(fault["data_pointer"], "schema", sentence(fault)) if fault
+        findings = Core::Catalogue::Doctor.call(Core::Catalogue::Build.call(document))
+        bad = findings.find { |one| one.level == "error" }
+        reject(bad.place, "inconsistent", bad.text) if bad
+        findings
+      end
+
+      def sentence(fault)
+        place = fault["data_pointer"].empty? ? "The document" : "#{fault['data_pointer']} in the document"
+        "#{place} is not in the catalogue format: #{fault['error'].sub(/\A.*?`[^`]*`/, 'it').sub(/\Aobject at root/, 'it')}."
+      end
+
+      def write(document)
+        maker, series = document.values_at("maker", "series")
+        @database[:makers].insert_conflict(target: :id, update: { name: maker["name"] }).insert(id: maker["id"], name: maker["name"])
+        @database[:series].where(id: series["id"]).delete
+        text = JSON.generate(document)
+        @database[:series].insert(id: series["id"], maker_id: maker["id"], name: series["name"], document: text,
+                                  construction: series["construction"], digest: Digest::SHA256.hexdigest(text))
+        write_numbers(document, series["id"])
+      end
+
+      def write_numbers(document, series_id)
+        insert(:models, document["models"].map { |row| { designation: row["designation"], series_id: series_id } })
+        %i[parts kits].each do |table|
+          insert(table, (document[table.to_s] || []).map { |row| { number: row["number"], name: row["name"], series_id: series_id } })
+        end
+        insert(:kit_contents, (document["kits"] || []).flat_map do |kit|
+          kit["contents"].map { |row| { kit_number: kit["number"], part_number: row["part"], quantity: row["quantity"] } }
+        end)
+      end
+
+      def insert(table, rows) = @database[table].multi_insert(rows)
+
+      def reject(field, code, sentence)
+        raise Core::InputError.new(sentence, field: field, code: code)
+      end
+    end
+  end
+end
