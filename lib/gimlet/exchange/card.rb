@@ -12,10 +12,10 @@ module Gimlet
     # The work card: what the customer takes to the bench, A4, readable in black and white.
     class Card
       FONTS = File.expand_path("../../../data/fonts", __dir__)
-      INK = "000000"
       RULE = "999999"
       SMALL = 8
       BODY = 9
+      BOX = "[  ]"
 
       # @param order [Hash] as Store::Orders gives it
       # @return [String] the PDF
@@ -38,8 +38,8 @@ module Gimlet
         title
         cautions
         parts
-        left_and_right(-> { keep }, -> { count_out })
-        left_and_right(-> { tools }, -> { steps_off })
+        side_by_side(["Keep these: they are in no kit", keep], ["Count these out of the bores", count_out])
+        side_by_side(["Tools", tools], ["Off, and on again", steps])
         stacks
         tightening
         footer
@@ -52,11 +52,16 @@ module Gimlet
         @pdf.text "Work card · order #{@order[:id]}", size: 16, style: :bold
         @pdf.text [@order[:customer], date].compact.join(" · "), size: SMALL
         @pdf.move_down 4
-        @pdf.text "#{@plan['maker']} #{@plan['model']} #{@plan['serial_range'] && "serials #{@plan['serial_range']}"}".strip, size: 13, style: :bold
+        @pdf.text pump, size: 13, style: :bold
         @pdf.text "#{(@document['sure'] * 100).floor} % sure of this order. The same order serves: #{@document['models'].join(', ')}."
         @pdf.text "Seen: #{@document['readings'].map { |one| one['text'] }.join('; ')}.", size: SMALL
         @pdf.text "Work: #{areas}. #{pumps}Manual: #{@plan['manual']}."
         (@plan["assumptions"] + not_on_file).each { |text| @pdf.text "! #{text}", style: :bold }
+      end
+
+      def pump
+        serials = ", serials #{@plan['serial_range']}" if @plan["serial_range"]
+        "#{@plan['maker']} #{@plan['model']}#{serials}"
       end
 
       def date = Time.parse(@order[:created_at].to_s).strftime("%-d %B %Y")
@@ -88,26 +93,20 @@ module Gimlet
       end
 
       def keep
-        section "Keep these: they are in no kit"
-        @plan["keep"].each do |one|
-          bullet "#{one['name']} (#{one['positions'].join(', ')})#{one['inspect'] ? ': look it over' : ''}"
-        end
+        @plan["keep"].map { |one| "– #{one['name']} (#{one['positions'].join(', ')})#{': look it over' if one['inspect']}" }
       end
 
       def count_out
-        section "Count these out of the bores"
-        @plan["count_out"].each { |one| box "#{one['position']}: #{one['pieces'].join(', ')}" }
+        @plan["count_out"].map { |one| "#{BOX} #{one['position']}: #{one['pieces'].join(', ')}" }
       end
 
       def tools
-        section "Tools"
-        @plan["tools"].each { |one| box [one["name"], one["number"]].compact.join(" · ") }
-        @plan["consumables"].each { |one| box "#{one['amount']} #{one['unit']} #{one['name']}" }
+        @plan["tools"].map { |one| "#{BOX} #{[one['name'], one['number']].compact.join(' · ')}" } +
+          @plan["consumables"].map { |one| "#{BOX} #{one['amount']} #{one['unit']} #{one['name']}" }
       end
 
-      def steps_off
-        section "Off, and on again in reverse"
-        @plan["steps"].each { |one| bullet "#{one['title'].capitalize}: #{one['text'].join(' ')}" }
+      def steps
+        @plan["steps"].map.with_index(1) { |one, at| "#{at}. #{one['title'].capitalize}: #{one['text'].join(' ')}" }
       end
 
       def stacks
@@ -144,12 +143,15 @@ module Gimlet
       end
 
       def footer
-        @pdf.repeat(:all) do
-          @pdf.bounding_box([@pdf.bounds.left, @pdf.bounds.bottom - 8], width: @pdf.bounds.width) do
-            @pdf.text Core::Plan::Cautions::DEFERRAL, size: SMALL
-          end
+        (1..@pdf.page_count).each do |page|
+          @pdf.go_to_page(page)
+          foot([@pdf.bounds.left, -8], Core::Plan::Cautions::DEFERRAL, :left)
+          foot([@pdf.bounds.right - 160, -8], "#{page}/#{@pdf.page_count} · catalogue #{@plan['catalogue_version']}", :right)
         end
-        @pdf.number_pages "<page>/<total> · catalogue #{@plan['catalogue_version']}", at: [@pdf.bounds.right - 160, -20], width: 160, align: :right, size: SMALL
+      end
+
+      def foot(at, text, align)
+        @pdf.text_box(text, at: at, width: align == :left ? @pdf.bounds.width - 160 : 160, height: 12, size: SMALL, align: align)
       end
 
       def section(name)
@@ -161,30 +163,16 @@ module Gimlet
         @pdf.move_down 3
       end
 
-      # Two columns that start level; the page goes on below the longer one.
-      def left_and_right(left, right)
-        @pdf.start_new_page if @pdf.cursor < 150
-        top, width, page = @pdf.cursor, (@pdf.bounds.width - 16) / 2, @pdf.page_number
-        ends = [[0, left], [width + 16, right]].map do |x, draw|
-          @pdf.go_to_page(page)
-          @pdf.bounding_box([x, top], width: width) { draw.call }
-          [@pdf.page_number, @pdf.cursor]
-        end
-        last, cursor = ends.max_by { |number, at| [number, -at] }
-        @pdf.go_to_page(last)
-        @pdf.move_cursor_to(cursor)
+      # @param columns [Array<Array(String, Array<String>)>] a heading and its lines
+      def side_by_side(*columns)
+        @pdf.move_down 6
+        cells = columns.map { |heading, lines| "<b>#{heading}</b>\n#{lines.join("\n")}" }
+        @pdf.table([cells], width: @pdf.bounds.width, cell_style: { inline_format: true, size: SMALL, padding: [3, 5], border_color: RULE,
+                                                                    border_width: 0.5, width: @pdf.bounds.width / 2 })
       end
 
-      def bullet(text, style: :normal) = hanging("–", text, style)
-
-      def box(text)
-        @pdf.stroke_color INK
-        @pdf.stroke_rectangle([0, @pdf.cursor - 1.5], 6, 6)
-        hanging("", text, :normal)
-      end
-
-      def hanging(mark, text, style)
-        @pdf.draw_text mark, at: [0, @pdf.cursor - 8], style: style unless mark.empty?
+      def bullet(text, style: :normal)
+        @pdf.draw_text "–", at: [0, @pdf.cursor - 8], style: style
         @pdf.indent(11) { @pdf.text text, style: style }
       end
 

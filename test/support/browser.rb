@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+require "capybara"
+require "selenium-webdriver"
+
+Capybara.enable_aria_label = true
+
+# Headless Chromium from the system's packages, 1280 × 800.
+Capybara.register_driver(:chromium) do |app|
+  options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium")
+  %w[--headless=new --no-sandbox --disable-background-networking --disable-component-update --disable-sync --disable-quic
+     --no-first-run --disable-dev-shm-usage --window-size=1280,800 --hide-scrollbars].each { |one| options.add_argument(one) }
+  options.logging_prefs = { browser: "ALL" }
+  service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
+  Capybara::Selenium::Driver.new(app, browser: :chrome, options: options, service: service)
+end

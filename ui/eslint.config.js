@@ -1,0 +1,11 @@
+import js from "@eslint/js";
+import hooks from "eslint-plugin-react-hooks";
+import ts from "typescript-eslint";
+
+export default ts.config(
+  { ignores: ["dist", "src/api/schema.d.ts"] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  hooks.configs.flat.recommended,
+  { rules: { eqeqeq: "error", "no-console": "error" } },
+);

@@ -1,0 +1,19 @@
+import { lazy, Suspense } from "react";
+import { Route, Routes } from "react-router";
+import { CounterPage } from "./counter/CounterPage";
+
+const OrdersPage = lazy(() => import("./orders/OrdersPage").then((file) => ({ default: file.OrdersPage })));
+const OrderPage = lazy(() => import("./orders/OrderPage").then((file) => ({ default: file.OrderPage })));
+
+export function App() {
+  return (
+    <Suspense fallback={null}>
+      <Routes>
+        <Route path="/" element={<CounterPage />} />
+        <Route path="/tickets/:id" element={<CounterPage />} />
+        <Route path="/orders" element={<OrdersPage />} />
+        <Route path="/orders/:id" element={<OrderPage />} />
+      </Routes>
+    </Suspense>
+  );
+}

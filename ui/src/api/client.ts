@@ -1,0 +1,23 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+type ProblemDocument = components["schemas"]["Problem"];
+
+/** An answer of the server that says what is wrong and how to put it right. */
+export class Problem extends Error {
+  readonly code: string;
+
+  constructor(document: Partial<ProblemDocument>) {
+    super(document.detail ?? "The server did not answer. What you typed is still here: try again.");
+    this.code = document.code ?? "no_answer";
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: "/" });
+
+/** Unwraps an openapi-fetch result. Throws a Problem. */
+export async function told<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<T> {
+  const { data, error } = await call.catch(() => ({ data: undefined, error: {} }));
+  if (data === undefined) throw new Problem((error ?? {}) as Partial<ProblemDocument>);
+  return data;
+}

@@ -1,0 +1,51 @@
+import Box from "@mui/material/Box";
+import ButtonBase from "@mui/material/ButtonBase";
+import type { Candidate, Identification } from "../api/types";
+import { percent } from "../shell/format";
+import { ink, petrol } from "../shell/theme";
+
+const SHOWN = 6;
+
+interface Props {
+  found: Identification;
+  chosen: string | undefined;
+  onChoose: (candidate: Candidate) => void;
+}
+
+/** Candidates gathered by order: those in one frame need exactly the same parts, tools and tightening. */
+export function Candidates({ found, chosen, onChoose }: Props) {
+  if (found.readings.length === 0) return <Box>{found.candidates.length} pumps in the catalogue.</Box>;
+  const leading = found.candidates.slice(0, SHOWN);
+  const classes = found.order_classes.filter((one) => leading.some((candidate) => candidate.order_class === one.id));
+  return (
+    <Box role="group" aria-label="Candidates">
+      {classes.map((order, index) => (
+        <Box key={order.id} sx={{ border: "1px solid", borderColor: "divider", borderRadius: 1, mb: 1, px: 1, pb: 0.5 }}>
+          <Box sx={{ display: "flex", justifyContent: "space-between", fontSize: 15, color: "text.secondary", pt: 0.5 }}>
+            <span>order {String.fromCharCode(65 + index)}</span>
+            <strong>{percent(order.probability)}</strong>
+          </Box>
+          {leading.filter((one) => one.order_class === order.id).map((one) => (
+            <Row key={one.id} candidate={one} chosen={one.id === chosen} onChoose={() => onChoose(one)} />
+          ))}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Row({ candidate, chosen, onChoose }: { candidate: Candidate; chosen: boolean; onChoose: () => void }) {
+  return (
+    <ButtonBase onClick={onChoose} aria-pressed={chosen} sx={{ width: "100%", font: "inherit", color: ink, display: "block", textAlign: "left", py: 0.4 }}>
+      <Box sx={{ display: "flex", justifyContent: "space-between", gap: 1 }}>
+        <span style={{ fontWeight: chosen ? 700 : 400 }}>
+          {chosen ? "▸ " : ""}{candidate.maker} {candidate.id}{candidate.owned ? " · theirs" : ""}
+        </span>
+        <span>{percent(candidate.probability)}</span>
+      </Box>
+      <Box sx={{ height: 6, bgcolor: "#e6dfd0", borderRadius: 3 }}>
+        <Box sx={{ height: 6, width: `${candidate.probability * 100}%`, minWidth: 2, bgcolor: petrol, borderRadius: 3, transition: "width 150ms" }} />
+      </Box>
+    </ButtonBase>
+  );
+}

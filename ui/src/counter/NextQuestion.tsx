@@ -1,0 +1,45 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import type { Identification } from "../api/types";
+import { percent } from "../shell/format";
+import { petrol } from "../shell/theme";
+
+interface Props {
+  found: Identification;
+  onReply: (index: number | null) => void;
+}
+
+/** The one thing to ask next, in words to read out, with the likely answers. */
+export function NextQuestion({ found, onReply }: Props) {
+  const question = found.next_questions[0];
+  if (found.enough_to_order) {
+    return (
+      <Box role="status" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
+        <strong>Enough to order.</strong> The models still left need the same parts, tools and tightening. Enter carries on.
+      </Box>
+    );
+  }
+  if (!question) return <Box sx={{ mb: 1 }}>No question would tell more. Choose the pump by hand, or measure again.</Box>;
+  return (
+    <Box component="section" aria-label="Ask next" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
+      <Box sx={{ fontSize: 14, color: "text.secondary" }}>Ask next · about {question.seconds} s</Box>
+      <Box sx={{ fontSize: 19, fontWeight: 700, mb: 0.75 }}>“{question.say}”</Box>
+      <Box sx={{ display: "flex", flexDirection: "column", gap: 0.5 }}>
+        {question.answers.map((answer, index) => (
+          <Button key={answer.value} variant="outlined" onClick={() => onReply(index)} sx={{ justifyContent: "space-between", py: 0.5 }}>
+            <span>{index + 1} · {answer.value}</span>
+            <span style={{ fontWeight: 400 }}>{percent(answer.probability)} likely, leaves {answer.leaves}</span>
+          </Button>
+        ))}
+        {question.answers.length === 0 && <span>Type the answer in the line above.</span>}
+        <Button onClick={() => onReply(null)} sx={{ justifyContent: "flex-start", py: 0.25 }}>? · not sure</Button>
+      </Box>
+      <Others questions={found.next_questions.slice(1, 3)} />
+    </Box>
+  );
+}
+
+function Others({ questions }: { questions: Identification["next_questions"] }) {
+  if (questions.length === 0) return null;
+  return <Box sx={{ fontSize: 14, color: "text.secondary" }}>Or ask for: {questions.map((one) => one.name).join(", ")}.</Box>;
+}

@@ -1,0 +1,21 @@
+import Box from "@mui/material/Box";
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+import { paper, petrol } from "./theme";
+
+const linkStyle = { color: paper, textDecoration: "none", fontWeight: 700, padding: "4px 10px", borderRadius: 4 };
+
+export function TopBar({ children }: { children?: ReactNode }) {
+  return (
+    <Box component="header" sx={{ bgcolor: petrol, color: paper, display: "flex", alignItems: "center", gap: 2, px: 2.5, height: 52 }}>
+      <Link to="/" reloadDocument style={{ ...linkStyle, fontSize: 21, paddingLeft: 0 }} aria-label="Gimlet, new ticket">
+        gimlet
+      </Link>
+      <Box sx={{ flex: 1, display: "flex", alignItems: "center", gap: 1.5 }}>{children}</Box>
+      <nav aria-label="Main" style={{ display: "flex", gap: 4 }}>
+        <Link to="/" reloadDocument style={linkStyle}>New ticket</Link>
+        <Link to="/orders" style={linkStyle}>Orders</Link>
+      </nav>
+    </Box>
+  );
+}

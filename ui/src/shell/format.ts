@@ -1,0 +1,9 @@
+const euros = new Intl.NumberFormat("en-IE", { style: "currency", currency: "EUR" });
+
+export const price = (cents: number): string => euros.format(cents / 100);
+
+export const percent = (probability: number): string =>
+  probability > 0 && probability < 0.01 ? "<1 %" : `${Math.floor(probability * 100)} %`;
+
+export const day = (time: string): string =>
+  new Date(time).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
