@@ -56,9 +56,12 @@ module Gimlet
 
       attr_reader :catalogue, :stock, :customers, :tickets, :orders
 
+      # Sinatra works on a copy of the app for each request: the hash is shared, so it is filled and never replaced.
       def index(snapshot)
-        @indexes = { snapshot.version => Counter::OrderClassIndex.new(snapshot) } unless @indexes.key?(snapshot.version)
-        @indexes.fetch(snapshot.version)
+        @indexes.fetch(snapshot.version) do |version|
+          @indexes.clear
+          @indexes[version] = Counter::OrderClassIndex.new(snapshot)
+        end
       end
 
       def identify
@@ -84,6 +87,7 @@ module Gimlet
         unless request.media_type == "application/json"
           raise Core::InputError.new("Send the request as application/json.", field: "Content-Type", code: "not_json")
         end
+
         JSON.parse(request.body.read)
       rescue JSON::ParserError
         raise Core::InputError.new("The request is not valid JSON.", field: "body", code: "not_json")

@@ -60,7 +60,7 @@ module Gimlet
 
         candidates.find { |one| one.variant.id == wanted } ||
           raise(Core::InputError.new("#{wanted} is no longer a candidate: choose the pump again.", field: "model",
-                                                                                              code: "unknown_model"))
+                                                                                                   code: "unknown_model"))
       end
 
       def plan_request(state, candidate)

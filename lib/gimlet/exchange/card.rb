@@ -4,6 +4,7 @@ require "prawn"
 require "prawn/table"
 require "time"
 require_relative "../core/1_catalogue/wet_end"
+require_relative "../core/5_demand/positions"
 require_relative "../core/9_plan/cautions"
 require_relative "face_drawing"
 
@@ -14,8 +15,8 @@ module Gimlet
       FONTS = File.expand_path("../../../data/fonts", __dir__)
       RULE = "999999"
       SMALL = 8
-      BODY = 9
-      BOX = "[  ]"
+      BODY = 8.5
+      BOX = "[  ] "
 
       # @param order [Hash] as Store::Orders gives it
       # @return [String] the PDF
@@ -25,7 +26,7 @@ module Gimlet
         @order = order
         @document = order[:document]
         @plan = @document["plan"]
-        @pdf = Prawn::Document.new(page_size: "A4", margin: [36, 40, 44, 40],
+        @pdf = Prawn::Document.new(page_size: "A4", margin: [30, 36, 40, 36],
                                    info: { Title: "Work card, order #{order[:id]}", Creator: "Gimlet" })
         @pdf.font_families.update("Hyperlegible" => { normal: "#{FONTS}/AtkinsonHyperlegible-Regular.ttf",
                                                       bold: "#{FONTS}/AtkinsonHyperlegible-Bold.ttf" })
@@ -81,8 +82,11 @@ module Gimlet
         chosen = @plan["plans"].first
         section "Parts (#{chosen['name']})"
         rows = chosen["lines"].map { |line| [line["quantity"], line["number"], line["name"], covers(line)] }
-        grid([["Qty", "Number", "Name", "Serves"], *rows], [30, 80, 190, nil])
-        chosen["unfilled"].each { |one| bullet "NOT SUPPLIED: #{one['quantity']} × #{one['name']} #{one['part']}: #{one['reason']}.", style: :bold }
+        grid([%w[Qty Number Name Serves], *rows], [30, 80, 190, nil])
+        @pdf.move_down 3
+        chosen["unfilled"].each do |one|
+          bullet "NOT SUPPLIED: #{one['quantity']} × #{one['name']} #{one['part']}: #{one['reason']}.", style: :bold
+        end
         chosen["surplus"].each { |one| bullet "Left over: #{one['quantity']} × #{one['name']} #{one['part']}." }
       end
 
@@ -93,16 +97,18 @@ module Gimlet
       end
 
       def keep
-        @plan["keep"].map { |one| "– #{one['name']} (#{one['positions'].join(', ')})#{': look it over' if one['inspect']}" }
+        @plan["keep"].map { |one| "– #{one['name']} (#{one['where']})#{': look it over' if one['inspect']}" }
       end
 
       def count_out
-        @plan["count_out"].map { |one| "#{BOX} #{one['position']}: #{one['pieces'].join(', ')}" }
+        @plan["count_out"].group_by { |one| one["pieces"] }.map do |pieces, same|
+          "#{BOX * same.size}#{Core::Positions.short(same.map { |one| one['position'] })}: #{pieces.join(', ')}"
+        end
       end
 
       def tools
-        @plan["tools"].map { |one| "#{BOX} #{[one['name'], one['number']].compact.join(' · ')}" } +
-          @plan["consumables"].map { |one| "#{BOX} #{one['amount']} #{one['unit']} #{one['name']}" }
+        @plan["tools"].map { |one| "#{BOX}#{[one['name'], one['number']].compact.join(' · ')}" } +
+          @plan["consumables"].map { |one| "#{BOX}#{one['amount']} #{one['unit']} #{one['name']}" }
       end
 
       def steps
@@ -126,8 +132,8 @@ module Gimlet
 
       def fastener(one)
         drawn = one["face"] && one["points"].any? { |point| point["order"] }
-        height = drawn ? 92 : 34
-        @pdf.start_new_page if @pdf.cursor < height + 12
+        height = drawn ? 78 : 44
+        @pdf.start_new_page if @pdf.cursor < height
         top = @pdf.cursor
         FaceDrawing.call(@pdf, one, at: [@pdf.bounds.right - 150, top], width: 150, height: height - 6) if drawn
         @pdf.bounding_box([0, top], width: @pdf.bounds.width - (drawn ? 165 : 0), height: height) { instruction(one) }
@@ -179,7 +185,8 @@ module Gimlet
       def grid(rows, widths)
         fixed = widths.compact.sum
         columns = widths.map { |width| width || (@pdf.bounds.width - fixed) }
-        @pdf.table(rows, header: true, column_widths: columns, cell_style: { size: SMALL, padding: [1.5, 4], border_color: RULE, border_width: 0.5 }) do
+        @pdf.table(rows, header: true, column_widths: columns,
+                         cell_style: { size: SMALL, padding: [1.5, 4], border_color: RULE, border_width: 0.5 }) do
           row(0).font_style = :bold
         end
       end

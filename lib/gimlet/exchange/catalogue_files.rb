@@ -14,7 +14,7 @@ module Gimlet
       # @return [Array<Hash>] documents, in the order of their file names
       # @raise [Core::InputError] names the file
       def read(path)
-        files = File.directory?(path) ? Dir[File.join(path, "*.json")].sort : [path]
+        files = File.directory?(path) ? Dir[File.join(path, "*.json")] : [path]
         reject(path, "no_files", "#{path}: there is no catalogue file here.") if files.empty? || files.none? { |file| File.file?(file) }
         files.map { |file| parse(file) }
       end

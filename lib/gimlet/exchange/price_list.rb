@@ -16,9 +16,7 @@ module Gimlet
       # @raise [Core::InputError] names the line
       def parse(text)
         table = CSV.parse(text, headers: true)
-        unless (HEADINGS - table.headers.compact).empty?
-          reject("headings", "The price list needs the headings #{HEADINGS.join(',')}.")
-        end
+        reject("headings", "The price list needs the headings #{HEADINGS.join(',')}.") unless (HEADINGS - table.headers.compact).empty?
         table.each_with_index.map { |row, at| line(row, at + 2) }
       rescue CSV::MalformedCSVError => e
         reject("file", "The price list is not valid CSV: #{e.message}.")

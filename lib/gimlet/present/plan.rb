@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/5_demand/positions"
 require_relative "tightening"
 
 module Gimlet
@@ -13,7 +14,9 @@ module Gimlet
         workup = result.workup
         header(result).merge(
           demand: workup.demand.lines.map { |one| demand(one) }, plans: workup.plans.map { |one| kit_plan(one) },
-          keep: workup.demand.keep.map(&:to_h), count_out: workup.demand.count_out.map(&:to_h),
+          keep: workup.demand.keep.map do |one|
+            one.to_h.merge(where: Core::Positions.short(one.positions))
+          end, count_out: workup.demand.count_out.map(&:to_h),
           tools: workup.tools.map(&:to_h), consumables: workup.consumables.map(&:to_h),
           tightening: workup.tightening.map { |one| Tightening.call(one, workup.variant.series, result.request[:units]) },
           steps: workup.steps.map(&:to_h), stacks: stacks(workup), cautions: workup.cautions

@@ -418,6 +418,8 @@ export interface components {
             surplus: components["schemas"]["Surplus"][];
         };
         Kept: {
+            /** @description The positions said shortly. */
+            where: string;
             slot: string;
             name: string;
             part: string | null;

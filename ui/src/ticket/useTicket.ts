@@ -75,6 +75,18 @@ export function useTicket(startId: number | null, onNumbered: (id: number) => vo
     return () => clearTimeout(timer);
   }, [state, enqueue]);
 
+  // Whoever leaves the page within the pause loses nothing.
+  useEffect(() => {
+    const flush = () => {
+      if (latest.current.state !== latest.current.saved) void enqueue().catch(() => undefined);
+    };
+    window.addEventListener("pagehide", flush);
+    return () => {
+      window.removeEventListener("pagehide", flush);
+      flush();
+    };
+  }, [enqueue]);
+
   const change = useCallback((change: Change) => {
     latest.current.state = change(latest.current.state);
     setState(latest.current.state);
@@ -89,6 +101,6 @@ export function useTicket(startId: number | null, onNumbered: (id: number) => vo
 }
 
 function put(id: number | null, version: number, state: TicketState): Promise<Ticket> {
-  if (id === null) return told(api.POST("/api/tickets", { body: { state } }));
-  return told(api.PUT("/api/tickets/{id}", { params: { path: { id } }, body: { version, state } }));
+  if (id === null) return told(api.POST("/api/tickets", { body: { state }, keepalive: true }));
+  return told(api.PUT("/api/tickets/{id}", { params: { path: { id } }, body: { version, state }, keepalive: true }));
 }

@@ -68,7 +68,7 @@ module Gimlet
         sign * text.delete("-−").split.sum { |piece| Rational(piece) }
       rescue ZeroDivisionError
         raise InputError.new("“#{text}” divides by zero: type the fraction again.", field: "value",
-                                                                                 code: "not_a_quantity")
+                                                                                    code: "not_a_quantity")
       end
       private_class_method :number_from
     end

@@ -47,7 +47,7 @@ module Gimlet
       # @param text [String] a unit as people type it, "in lb" or "N·m"
       # @return [String, nil] its symbol, nil when unknown
       def symbol(text)
-        SPELLINGS[text.downcase.gsub(/[\s.·\-]/, "")]
+        SPELLINGS[text.downcase.gsub(/[\s.·-]/, "")]
       end
 
       # @return [Rational] how many base units of its kind one `symbol` is

@@ -18,12 +18,17 @@ module Gimlet
         end
 
         def call
-          Series.new(**fields(Series, @document["series"]), maker: value(Maker, @document["maker"]),
-                     traits: @document["traits"], models: models, serial_breaks: serial_breaks, parts: parts,
-                     kits: kits, fits: fits, **wet_end)
+          Series.new(**fields(Series, @document["series"]), **pumps, **goods, **wet_end)
         end
 
         private
+
+        def pumps
+          { maker: value(Maker, @document["maker"]), traits: @document["traits"], models: models,
+            serial_breaks: serial_breaks }
+        end
+
+        def goods = { parts: parts, kits: kits, fits: fits }
 
         def wet_end
           { stacks: list("stacks") { |row| stack(row) }, areas: list("areas") { |row| with_usages(Area, row) },
@@ -32,7 +37,8 @@ module Gimlet
             tools: list("tools") { |row| value(Tool, row, condition: row["for"]) },
             consumables: list("consumables") { |row| value(Consumable, row) },
             together: list("change_together") { |row| value(Together, row) },
-            cautions: list("cautions") { |row| value(Caution, row) }, faces: list("faces") { |row| value(Face, row) } }
+            cautions: list("cautions") { |row| value(Caution, row) },
+            faces: list("faces") { |row| value(Face, row) } }
         end
 
         def models
@@ -78,7 +84,7 @@ module Gimlet
           value(Fastener, row, points: points, tightenings: tightenings, pattern: row["pattern"].to_sym)
         end
 
-        def list(key, &block) = (@document[key] || []).map(&block)
+        def list(key, &) = (@document[key] || []).map(&)
         def value(type, row, **others) = type.new(**fields(type, row), **others)
 
         def fields(type, row)

@@ -48,13 +48,21 @@ module Gimlet
         end
 
         def self.build(series, model, passed, ahead)
-          traits = series.traits.merge(model.traits, *passed.map(&:traits_from), *ahead.map(&:traits_before))
-          new(series: series, model: model, first_serial: passed.last&.from, end_serial: ahead.first&.from,
-              traits: traits.merge("series" => series.name, "maker" => series.maker.name, "plate" => model.designation),
-              sides: passed.to_h { |one| [one.id, :from] }.merge(ahead.to_h { |one| [one.id, :before] }),
-              share: (passed.last&.share_from || 1.0) - (ahead.first&.share_from || 0.0))
+          last, upcoming = passed.last, ahead.first
+          new(series: series, model: model, first_serial: last&.from, end_serial: upcoming&.from,
+              traits: traits(series, model, passed, ahead), sides: sides(passed, ahead),
+              share: (last ? last.share_from : 1.0) - (upcoming ? upcoming.share_from : 0.0))
         end
-        private_class_method :of_model, :build
+
+        def self.traits(series, model, passed, ahead)
+          names = { "series" => series.name, "maker" => series.maker.name, "plate" => model.designation }
+          series.traits.merge(model.traits, *passed.map(&:traits_from), *ahead.map(&:traits_before), names)
+        end
+
+        def self.sides(passed, ahead)
+          passed.to_h { |one| [one.id, :from] }.merge(ahead.to_h { |one| [one.id, :before] })
+        end
+        private_class_method :of_model, :build, :traits, :sides
       end
     end
   end

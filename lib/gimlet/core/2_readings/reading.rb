@@ -40,7 +40,7 @@ module Gimlet
         # @raise [InputError]
         def self.from(fields)
           trait = TRAITS[fields[:trait].to_s] or reject("trait", "unknown_trait", "“#{fields[:trait]}” is not a trait: " \
-                                                                                 "use #{TRAITS.keys.join(', ')}.")
+                                                                                  "use #{TRAITS.keys.join(', ')}.")
           new(trait: trait.id, observer: known(OBSERVERS, fields[:observer] || "caller", "observer"),
               tool: known(TOOLS, fields[:tool] || default_tool(fields), "tool"), heard: fields[:heard],
               **told(trait, fields))

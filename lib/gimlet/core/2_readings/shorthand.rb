@@ -16,8 +16,8 @@ module Gimlet
       class Shorthand
         NUMBER_WORDS = %w[zero one two three four five six seven eight nine ten eleven twelve].each_with_index.to_h.freeze
         N = %r{(\d+\s+\d+/\d+|\d+/\d+|\d*\.?\d+)}
-        LENGTH = %r{#{N}\s*(mm|mil|inch(?:es)?|in\b|["”])}
-        SPAN = %r{(?:between\s+)?#{N}\s*(?:mm)?\s*(?:-|–|to|and)\s*#{N}\s*(mm|in\b|["”])}
+        LENGTH = /#{N}\s*(mm|mil|inch(?:es)?|in\b|["”])/
+        SPAN = /(?:between\s+)?#{N}\s*(?:mm)?\s*(?:-|–|to|and)\s*#{N}\s*(mm|in\b|["”])/
         DRIVE = /(?:(hex|socket)(?:\s+key)?\s*(?:of\s*)?(\d+)|(\d+)\s*(?:mm\s*)?(hex|socket)(?:\s+key)?)/
 
         # [pattern, trait or traits with how to make the value]; the first that matches takes the words.
@@ -124,7 +124,7 @@ module Gimlet
 
         def take_unknown(rest)
           match = rest.match(/\b(?:not sure|don'?t know)(?:\s+(?:about|of))?(?:\s+the)?\s+(.+)/) or return []
-          trait = TRAITS.values.find { |one| match[1].strip.start_with?(one.name) } or return []
+          trait = TRAITS.values.select { |one| match[1].strip.start_with?(one.name) }.max_by { |one| one.name.size } or return []
           rest.sub!(match[0], " ")
           [{ trait: trait.id, unknown: true, heard: match[0] }]
         end

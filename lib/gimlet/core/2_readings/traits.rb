@@ -4,6 +4,7 @@ require_relative "../value"
 
 module Gimlet
   module Core
+    # What is seen, read or measured, and how it is said.
     module Readings
       # Something that can be seen, read or measured on a pump.
       # `kind` is :counted, :chosen, :measured, :rated, :plate or :serial; `unit` is what the catalogue keeps it in.
@@ -51,9 +52,8 @@ module Gimlet
       ]
 
       # Every trait by id, in the order a specialist looks.
-      TRAITS = rows.to_h do |id, name, kind, unit, say, confusion, seconds, wears|
-        [id.to_s, Trait.new(id: id.to_s, name: name, kind: kind, unit: unit, say: say, confusion: confusion,
-                            seconds: seconds, wears: wears)]
+      TRAITS = rows.to_h do |id, *others|
+        [id.to_s, Trait.new(**Trait.members.zip([id.to_s, *others]).to_h)]
       end.freeze
     end
   end

@@ -2,7 +2,7 @@
 
 require_relative "../2_readings/reading"
 require_relative "../value"
-require_relative "likelihood"
+require_relative "answer_chances"
 
 module Gimlet
   module Core
@@ -15,7 +15,6 @@ module Gimlet
       class NextQuestion
         # How often the question gets an answer at all: plates are what is missing. Common practice, no source.
         ANSWERED = Hash.new(0.9).merge("plate" => 0.5, "serial" => 0.6).freeze
-        OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
         NEGLIGIBLE = 0.001
         LEFT = 0.02
         SHOWN = 5
@@ -43,18 +42,20 @@ module Gimlet
 
         private
 
+        def chances(trait) = AnswerChances.new(@field.column(trait.id).values, trait, @channel)
+
         def question(trait, gain)
           Question.new(trait: trait.id, say: trait.say, gain_bits: gain, seconds: trait.seconds[@channel],
                        answers: trait.kind == :plate ? [] : answers(trait))
         end
 
-        # Expected class entropy once the trait is answered.
+        # Expected class entropy once the trait is answered; endless where nothing is on file to answer with.
         def after(trait)
           joint = Hash.new { |all, place| all[place] = Hash.new(0.0) }
           places = @field.column(trait.id).places
           @live.each { |at| joint[places[at]][@ids[at]] += @probabilities[at] }
-          channel = answer_matrix(trait, joint.keys)
-          channel.values.sum { |chances| posterior_entropy(joint, chances) }
+          answers = chances(trait).matrix(joint.keys).values
+          answers.empty? ? Float::INFINITY : answers.sum { |chances| posterior_entropy(joint, chances) }
         end
 
         # Entropy of the classes once this answer is heard, weighted with how likely it is heard.
@@ -64,32 +65,9 @@ module Gimlet
           classes.values.sum * entropy(classes.values)
         end
 
-        # { answer's place => { true value's place => chance of that answer } }
-        def answer_matrix(trait, places)
-          return places.to_h { |one| [one, Hash.new(0.0).merge(one => 1.0)] } if trait.kind == :plate
-
-          values = places.map { |place| @field.column(trait.id).values[place] }
-          options = places.zip(values).reject { |_, value| blank?(value) }
-          return { nil => Hash.new(1.0) } if options.empty?
-
-          rows = options.to_h { |place, value| [place, Likelihood.over(reading(trait, value), values)] }
-          totals = values.each_index.map { |at| rows.values.sum { |row| row[at] } }
-          rows.transform_values { |row| places.each_with_index.to_h { |place, at| [place, row[at] / totals[at]] } }
-        end
-
-        def blank?(value) = value.nil? || value == [nil, nil]
-
-        def reading(trait, value)
-          told = trait.kind == :serial ? { range: serial_range(value) } : { value: value }
-          Readings::Reading.new(trait: trait.id, observer: OBSERVER.fetch(@channel),
-                                tool: trait.kind == :rated ? "papers" : "rule", **told)
-        end
-
-        def serial_range(span) = [span[0] || 0, (span[1] || 1_000_000_000) - 1]
-
         def answers(trait)
           column = @field.column(trait.id)
-          matrix = answer_matrix(trait, @live.map { |at| column.places[at] }.uniq).compact
+          matrix = chances(trait).matrix(@live.map { |at| column.places[at] }.uniq)
           matrix.map { |place, chances| answer(trait, column, place, chances) }
                 .sort_by { |one| [-one.probability, one.label] }.first(6)
         end
@@ -98,7 +76,8 @@ module Gimlet
           belief = @live.map { |at| @probabilities[at] * (chances[column.places[at]] || 0) }
           total = belief.sum
           Answer.new(label: label(trait, column.values[place]), probability: total,
-                     leaves: belief.count { |p| p > LEFT * total }, reading: reading(trait, column.values[place]))
+                     leaves: belief.count { |p| p > LEFT * total },
+                     reading: chances(trait).reading(column.values[place]))
         end
 
         def label(trait, value)

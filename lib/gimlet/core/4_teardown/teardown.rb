@@ -52,7 +52,7 @@ module Gimlet
 
       def together(scope)
         @series.together.each_with_object({}) do |rule, added|
-          next if (rule.areas & (scope + added.keys)).empty?
+          next unless rule.areas.intersect?(scope + added.keys)
 
           (rule.areas - scope - added.keys).each { |id| added[id] = rule.reason }
         end

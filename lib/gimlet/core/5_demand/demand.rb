@@ -2,6 +2,7 @@
 
 require_relative "../4_teardown/teardown"
 require_relative "../value"
+require_relative "positions"
 
 module Gimlet
   module Core
@@ -77,14 +78,12 @@ module Gimlet
         end
       end
 
-      def positions(places) = places.map(&:position).uniq.join(", ")
+      def positions(places) = Positions.short(places.map(&:position).uniq)
 
       def why(place, cause)
         kind, id = cause
         return "found worn" if place.layer.reuse == "inspect"
-        if kind == :group
-          return "does not survive taking off the #{variant.series.group(id).name}"
-        end
+        return "does not survive taking off the #{variant.series.group(id).name}" if kind == :group
 
         name = Catalogue::WORK_AREAS.fetch(id)
         @teardown.added.key?(id) ? "#{name} go with the agreed work: #{@teardown.added[id]}" : "#{name} agreed"

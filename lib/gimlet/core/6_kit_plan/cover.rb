@@ -84,8 +84,12 @@ module Gimlet
           size = offer.covers.values.first
           (0..[@limits[offer], packs(left, size)].min).map do |count|
             rest = fill(others, [left - (count * size), 0].max)
-            count.zero? ? rest : Purchase.new(counts: { offer => count }.merge(rest.counts),
-                                              score: add(cost(offer, count), rest.score))
+            if count.zero?
+              rest
+            else
+              Purchase.new(counts: { offer => count }.merge(rest.counts),
+                           score: add(cost(offer, count), rest.score))
+            end
           end.min_by(&:score)
         end
 

@@ -19,6 +19,13 @@ module Gimlet
         # Decimal places that a wrench of this unit is read to.
         DIGITS = { "N·m" => 1, "lbf·in" => 0, "lbf·ft" => 1, "kgf·m" => 2 }.freeze
 
+        # @param quantity [Quantity] a torque
+        # @return [String] "50 N·m"
+        def self.show(quantity)
+          rounded = quantity.round(DIGITS.fetch(quantity.unit))
+          "#{rounded == rounded.to_i ? rounded.to_i : rounded} #{quantity.unit}"
+        end
+
         # @param unit [String] the customer's torque unit
         # @return [Instruction]
         def self.call(fastener, variant, unit:) = new(fastener, variant, unit).call
@@ -67,7 +74,7 @@ module Gimlet
           when "snug_then_angle" then "#{told}, then #{@tightening.angle_deg}° on"
           when "finger_then_turn" then "finger-tight, then #{turn(@tightening.turns)} turn"
           when "torque_to_next_slot" then "#{told}, then on to the next slot for the split pin, never back"
-          when "back_off" then "tight, back off #{turn(@tightening.turns)} turn, later #{turn(@tightening.then_turns)} on"
+          when "back_off" then "tight, back off #{turn(@tightening.turns)} turn, later #{turn(@tightening.then_turns)} turn on"
           when "firm" then "firm; the sheet gives no figure"
           else "no value on file: take it from the maker's manual"
           end
@@ -90,13 +97,6 @@ module Gimlet
 
         def turn(turns)
           { 0.125 => "one eighth", 0.25 => "a quarter", 0.5 => "half a" }.fetch(turns, turns.to_s)
-        end
-
-        # @param quantity [Quantity] a torque
-        # @return [String] "50 N·m"
-        def self.show(quantity)
-          rounded = quantity.round(DIGITS.fetch(quantity.unit))
-          "#{rounded == rounded.to_i ? rounded.to_i : rounded} #{quantity.unit}"
         end
       end
     end

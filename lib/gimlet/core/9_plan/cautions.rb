@@ -38,7 +38,7 @@ module Gimlet
 
         def of_series(teardown)
           touched = teardown.groups.map(&:id) + teardown.areas.map(&:id)
-          teardown.variant.series.cautions.select { |one| one.when == "always" || (Array(one.when) & touched).any? }
+          teardown.variant.series.cautions.select { |one| one.when == "always" || Array(one.when).intersect?(touched) }
                   .map(&:text)
         end
       end

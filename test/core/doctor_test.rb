@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+
+class DoctorTest < Minitest::Test
+  include DemoCatalogue
+
+  def findings(series_id)
+    broken = document(series_id)
+    yield broken
+    Gimlet::Core::Catalogue::Doctor.call(Gimlet::Core::Catalogue::Build.call(broken)).map { |one| [one.level, one.text] }
+  end
+
+  def test_the_demo_is_sound
+    snapshot.series.each { |one| assert_empty Gimlet::Core::Catalogue::Doctor.call(one), one.id }
+  end
+
+  def test_a_flow_that_bore_and_speed_cannot_make
+    found = findings("drosselby-dk4") { |one| one["models"][0]["traits"]["flow_l_min"] = 15 }
+    assert_equal [["warning", "rated 15 L/min is 139 % of what bore, stroke and speed sweep."]], found
+  end
+
+  def test_a_torque_typed_in_the_wrong_unit
+    found = findings("drosselby-dk4") { |one| one["fasteners"][2]["tightenings"][0]["unit"] = "lbf·ft" }
+    assert_match(/above the 25.5 N·m that such a bolt commonly takes/, found.first.last)
+  end
+
+  def test_references_that_lead_nowhere_or_to_two_places
+    { ->(one) { one["fits"] << { "slot" => "hp_seal", "part" => "DB 7818" } } => /only one can be right/,
+      ->(one) { one["fits"].shift } => /no part on file/,
+      ->(one) { one["kits"][0]["contents"] << { "part" => "DB 9999", "quantity" => 1 } } => /not listed under parts/,
+      ->(one) { one["areas"][0]["opens"] = ["lid"] } => /no group “lid”/,
+      ->(one) { one["groups"][3]["after"] = ["plunger_nuts"] } => /after itself/,
+      ->(one) { one["groups"][0]["disturbs"] = { "inlet_valve" => ["lamp"] } } => /no layer “lamp”/ }.each do |harm, said|
+      assert(findings("drosselby-dk4", &harm).any? { |_, text| text.match?(said) }, said.source)
+    end
+  end
+end

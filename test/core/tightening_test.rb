@@ -1,0 +1,121 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+
+class TighteningTest < Minitest::Test
+  include DemoCatalogue
+
+  Tightening = Gimlet::Core::Tightening
+  Sequence = Gimlet::Core::Sequence
+  Point = Gimlet::Core::Catalogue::Point
+
+  def points(places) = places.each_with_index.map { |(x, y), at| Point.new(label: (at + 1).to_s, x_mm: x, y_mm: y) }
+
+  def circle(count, start = -Math::PI + 0.01)
+    points(Array.new(count) do |at|
+      [100 * Math.cos(start + (2 * Math::PI * at / count)), 100 * Math.sin(start + (2 * Math::PI * at / count))]
+    end)
+  end
+
+  def instruct(kind, wrench: "N·m", pattern: :each, places: [[0, 0]], **fields)
+    row = { "kind" => kind }.merge(fields.transform_keys(&:to_s))
+    fastener = Gimlet::Core::Catalogue::Fastener.new(id: "f", name: "f", points: points(places), pattern: pattern,
+                                                     tightenings: [Tightening.from(row)])
+    Tightening::Instruct.call(fastener, variant("DK420"), unit: wrench)
+  end
+
+  # Source: ASME PCC-1, cross-pattern numbering of bolted flanges (from memory).
+  def test_round_flanges_go_in_the_published_star
+    assert_equal %w[1 3 2 4], Sequence.cross(circle(4)).map(&:label)
+    assert_equal %w[1 5 3 7 2 6 4 8], Sequence.cross(circle(8)).map(&:label)
+  end
+
+  def test_successive_bolts_lie_opposite_and_inner_ones_come_first
+    random = Random.new(Minitest.seed)
+    200.times do
+      half = Array.new(random.rand(2..5)) { [random.rand(-80..80).to_f, random.rand(1..60).to_f] }.uniq
+      pattern = points(half + half.map { |x, y| [-x, -y] })
+      order = Sequence.cross(pattern)
+      assert_equal pattern.map(&:label).sort, order.map(&:label).sort
+      radii = order.map { |one| Math.hypot(one.x_mm, one.y_mm) }
+      radii.each_cons(2) { |one, two| assert_operator two, :>=, one - (Sequence::SAME_RING_MM * half.size) }
+      next unless radii.each_slice(2).map { |pair| pair.first.round(6) }.uniq.size == half.size && spaced?(radii)
+
+      order.each_slice(2) { |one, two| assert_equal [-one.x_mm, -one.y_mm], [two.x_mm, two.y_mm] }
+    end
+  end
+
+  def spaced?(radii) = radii.uniq { |one| one.round(6) }.sort.each_cons(2).all? { |one, two| two - one > 1 }
+
+  def test_the_eight_bolts_of_a_rectangular_head
+    order = variant("TK4L20 from 31000").series.fastener("head_bolts").then { |one| Sequence.cross(one.points) }
+    assert_equal %w[b c f g], order.first(4).map(&:label).sort, "the inner four before the outer four"
+    order.each_slice(2) do |one, two|
+      assert_in_delta 120, one.x_mm + two.x_mm
+      assert_in_delta 76, one.y_mm + two.y_mm
+    end
+  end
+
+  def test_the_maker_s_own_list_wins
+    listed = variant("OB214").series.fastener("through_bolts")
+    assert_equal listed.order, Tightening::Instruct.call(listed, variant("OB214"), unit: "N·m").sequence.map(&:label)
+  end
+
+  def test_passes_as_published_or_in_the_usual_thirds
+    head = Tightening::Instruct.call(variant("SC325L").series.fastener("head_bolts"), variant("SC325L"), unit: "N·m")
+    assert_equal [25, 50, 80], head.targets_nm
+    usual = instruct("torque", value: 100, unit: "N·m", pattern: :star, places: [[1, 0], [-1, 0]])
+    assert_equal [30, 60, 100], usual.targets_nm
+    assert_equal [100], instruct("torque", value: 100, unit: "N·m").targets_nm
+  end
+
+  # Common practice, no source: 275 lbf·ft in steps of 50 makes six passes.
+  def test_fixed_steps_make_their_passes
+    stud = instruct("torque", value: 275, unit: "lbf·ft", steps: [50, 100, 150, 200, 250, 275], pattern: :star, places: [[1, 0], [-1, 0]])
+    assert_equal 6, stud.passes.size
+    assert_equal "275 lbf·ft", Tightening::Instruct.show(stud.passes.last)
+  end
+
+  def test_each_kind_is_told_in_words
+    assert_equal "85 N·m (published 752 lbf·in); threads: dry", instruct("torque", value: 752, unit: "lbf·in", treatment: "dry").text
+    assert_equal "40 N·m, then 90° on", instruct("snug_then_angle", value: 40, unit: "N·m", angle_deg: 90).text
+    assert_equal "finger-tight, then one eighth turn", instruct("finger_then_turn", turns: 0.125).text
+    assert_match(/next slot for the split pin, never back/, instruct("torque_to_next_slot", value: 20, unit: "N·m").text)
+    assert_equal "tight, back off half a turn, later a quarter turn on", instruct("back_off", turns: 0.5, then_turns: 0.25).text
+    assert_match(/no figure/, instruct("firm").text)
+  end
+
+  def test_no_value_on_file_is_never_filled_in
+    retainers = variant("SC325L").series.fastener("plunger_retainers")
+    told = Tightening::Instruct.call(retainers, variant("SC325L"), unit: "N·m")
+    assert_equal ["no value on file: take it from the maker's manual", []], [told.text, told.targets_nm]
+  end
+
+  # ISO 6789: torque tools are calibrated from 20 % of full scale up (from memory).
+  def test_the_fewest_wrenches_that_reach_every_value
+    wrenches = Gimlet::Core::Tools::Wrenches
+    assert_equal [[25], []], wrenches.choose([5, 10, 25])
+    assert_equal [[], []], wrenches.choose([])
+    scales, beyond = wrenches.choose([4, 24.9, 900])
+    assert_equal 2, scales.size
+    assert_equal [900], beyond
+    random = Random.new(Minitest.seed)
+    100.times do
+      values = Array.new(random.rand(1..5)) { random.rand(1.0..340.0) }
+      set, = wrenches.choose(values)
+      assert(values.all? { |value| set.any? { |scale| value.between?(0.2 * scale, scale) } })
+      smaller = wrenches::FULL_SCALES_NM.combination(set.size - 1)
+      refute(smaller.any? { |other| values.all? { |value| other.any? { |scale| value.between?(0.2 * scale, scale) } } })
+    end
+  end
+
+  # Source: ISO 898-1, nominal stress areas of coarse threads, and VDI-style handbook torques (both from memory).
+  def test_the_ceiling_rests_on_the_published_stress_areas
+    ceiling = Gimlet::Core::Ceiling
+    { [6, 1.0] => 20.1, [8, 1.25] => 36.6, [10, 1.5] => 58.0, [12, 1.75] => 84.3 }.each do |(diameter, pitch), area|
+      assert_in_delta area, ceiling.stress_area_mm2(diameter, pitch), 0.06
+    end
+    assert_in_delta 25, ceiling.torque_nm(8, 1.25, "8.8"), 1
+    assert_nil ceiling.torque_nm(8, 1.25, "unknown")
+  end
+end

@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require_relative "../support/app"
+
+class CommandTest < Minitest::Test
+  include SeededApp
+
+  def run_command(*arguments)
+    out = StringIO.new
+    [Gimlet::Command.new(database, out: out).call(arguments), out.string]
+  end
+
+  def in_folder(&) = Dir.mktmpdir(&)
+
+  def test_export_and_import_into_an_empty_database
+    in_folder do |folder|
+      assert_equal [true, "Wrote 4 series to #{folder}/out.\n"], run_command("export", "#{folder}/out")
+      other = Gimlet::Store.connect("#{folder}/other.sqlite3")
+      assert Gimlet::Command.new(other, out: StringIO.new).call(["import", "#{folder}/out"])
+      versions = [database, other].map { |one| Gimlet::Store::Catalogue.new(one).snapshot.version }
+      assert_equal versions.first, versions.last
+      other.disconnect
+    end
+  end
+
+  def test_import_says_what_is_wrong
+    in_folder do |folder|
+      File.write("#{folder}/broken.json", "{")
+      assert_match(/broken.json is not valid JSON/, run_command("import", folder).last)
+      File.write("#{folder}/broken.json", "{}")
+      assert_match(/missing required properties/, run_command("import", "#{folder}/broken.json").last)
+      assert_equal false, run_command("import", "#{folder}/nothing.json").first
+    end
+  end
+
+  def test_backup_is_a_whole_copy_and_overwrites_nothing
+    in_folder do |folder|
+      assert run_command("backup", "#{folder}/copy.sqlite3").first
+      copy = Gimlet::Store.connect("#{folder}/copy.sqlite3")
+      assert_equal database[:stock].count, copy[:stock].count
+      copy.disconnect
+      assert_match(/is there already/, run_command("backup", "#{folder}/copy.sqlite3").last)
+    end
+  end
+
+  def test_doctor_and_usage
+    assert_equal [true, "Nothing looks wrong.\n"], run_command("doctor")
+    assert_match(/gimlet import FILE/, run_command.last)
+  end
+
+  def test_prices_name_the_bad_line_and_take_nothing
+    in_folder do |folder|
+      File.write("#{folder}/prices.csv", "number,price,on_hand,pack\nPW-4110,1.25,7,1\nPW-4111,cheap,7,1\n")
+      before = database[:stock].where(number: "PW-4110").get(:price_cents)
+      assert_match(/Line 3 of the price list/, run_command("prices", "#{folder}/prices.csv").last)
+      assert_equal before, database[:stock].where(number: "PW-4110").get(:price_cents)
+      File.write("#{folder}/prices.csv", "number,price,on_hand,pack\nPW-4110,1.25,7,1\n")
+      assert_equal "Took 1 prices.\n", run_command("prices", "#{folder}/prices.csv").last
+      assert_equal 125, database[:stock].where(number: "PW-4110").get(:price_cents)
+    end
+  end
+end

@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+require "minitest/autorun"
+require "fileutils"
+require "open3"
+require "tempfile"
+require_relative "../../lib/gimlet/core/6_kit_plan/cover"
+require_relative "../../lib/gimlet/core/6_kit_plan/offers"
+
+# GLPK's integer programming solver as an independent oracle for kit plans: the four aims one after the other, each
+# held fixed for the next.
+class GlpkTest < Minitest::Test
+  include Gimlet::Core::KitPlan
+
+  INSTANCES = 210
+
+  def test_random_orders
+    random = Random.new(Minitest.seed)
+    INSTANCES.times do |at|
+      needs, offers, limits = order(random)
+      assert_equal glpk(needs, offers, limits), Cover.new(needs, offers, limits: limits).call.score,
+                   "order #{at} of seed #{Minitest.seed}: #{needs} #{limits} #{offers.map(&:to_h)}"
+    end
+  end
+
+  private
+
+  # Like a rebuild: kits of some parts for one or three cylinders, loose parts singly or in packs, short shelves.
+  def order(random)
+    needs = Array.new(random.rand(2..6)) { |at| ["p#{at}", random.rand(1..8)] }.to_h
+    kits = Array.new(random.rand(0..4)) { |at| offer("k#{at}", kit(needs, random), random.rand(2000..9000), random) }
+    loose = needs.keys.flat_map do |part|
+      Array.new(random.rand(0..2)) do |at|
+        offer("#{part}l#{at}", { part => [1, 1, 3, 10].sample(random: random) }, random.rand(100..2500), random)
+      end
+    end
+    offers = kits + loose
+    [needs, offers, offers.to_h { |one| [one.number, random.rand(0..6)] }]
+  end
+
+  def kit(needs, random)
+    needs.keys.sample(random.rand(2..needs.size), random: random).to_h { |part| [part, random.rand(1..3)] }
+  end
+
+  def offer(number, covers, cents, random)
+    spare = random.rand(0..2)
+    Offer.new(number: number, name: number, kit: covers.size > 1, covers: covers, contents: covers,
+              pieces: covers.values.sum + (covers.size > 1 ? spare : 0), price_cents: cents, on_hand: 9)
+  end
+
+  def glpk(needs, offers, limits)
+    aims = [needs.keys.map { |part| [1, "u_#{part}"] }, offers.map { |one| [one.price_cents, "x_#{one.number}"] },
+            offers.map { |one| [1, "y_#{one.number}"] }, offers.map { |one| [one.pieces, "x_#{one.number}"] }]
+    aims.each_with_index.reduce([]) do |fixed, (aim, at)|
+      held = aims.take(at).zip(fixed).map { |terms, value| "#{sum(terms)} = #{value}" }
+      [*fixed, aim.empty? ? 0 : solve(program(aim, held, needs, offers, limits))]
+    end
+  end
+
+  def sum(terms) = terms.empty? ? "0 dummy" : terms.map { |factor, name| "#{factor} #{name}" }.join(" + ")
+
+  def program(aim, held, needs, offers, limits)
+    cover = needs.map do |part, need|
+      sum(offers.select do |one|
+        one.covers.key?(part)
+      end.map { |one| [one.covers[part], "x_#{one.number}"] } + [[1, "u_#{part}"]]) + " >= #{need}"
+    end
+    lines = offers.map { |one| "x_#{one.number} - #{limits[one.number]} y_#{one.number} <= 0" }
+    bounds = needs.map { |part, need| "0 <= u_#{part} <= #{need}" } + offers.map { |one| "0 <= x_#{one.number} <= #{limits[one.number]}" }
+    whole = needs.keys.map { |part| "u_#{part}" } + offers.map { |one| "x_#{one.number}" }
+    ["Minimize", " aim: #{sum(aim)}", "Subject To", *(cover + lines + held).map { |one| " #{one}" }, "Bounds", " 0 <= dummy <= 0",
+     *bounds.map { |one| " #{one}" }, "General", *whole, "Binary", *offers.map { |one| "y_#{one.number}" }, "End", ""].join("\n")
+  end
+
+  def solve(text)
+    Tempfile.create(["order", ".lp"]) do |file|
+      file.write(text)
+      file.close
+      out, status = Open3.capture2e("glpsol", "--lp", file.path, "-w", "#{file.path}.sol")
+      solution = File.read("#{file.path}.sol")
+      assert(status.success? && solution.match?(/^s mip \d+ \d+ o /), out)
+      return solution[/^s mip \d+ \d+ o (\S+)/, 1].to_f.round
+    ensure
+      FileUtils.rm_f("#{file.path}.sol")
+    end
+  end
+end

@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+require "minitest/autorun"
+require "yaml"
+Dir[File.expand_path("../../lib/gimlet/core/**/*.rb", __dir__)].each { |file| require file }
+
+# The demo catalogue without the store, so that the core is tested alone.
+module DemoCatalogue
+  DEMO = File.expand_path("../../data/demo", __dir__)
+
+  # JSON is YAML too, and the core must not need a JSON library.
+  DOCUMENTS = Dir["#{DEMO}/catalogue/*.json"].map { |file| YAML.load_file(file) }.freeze
+  SNAPSHOT = Gimlet::Core::Catalogue::Snapshot.new(
+    DOCUMENTS.map { |document| Gimlet::Core::Catalogue::Build.call(document) }, version: "test"
+  )
+  STOCK = File.readlines("#{DEMO}/stock.csv", chomp: true).drop(1).to_h do |line|
+    number, price, on_hand, pack = line.split(",")
+    [number, Gimlet::Core::KitPlan::Stock.new(price_cents: (price.to_r * 100).to_i, on_hand: on_hand.to_i, pack: pack.to_i)]
+  end.freeze
+
+  def snapshot = SNAPSHOT
+  def variant(id) = SNAPSHOT.variants.find { |one| one.id == id } || flunk("no #{id}")
+
+  # @return [Hash] a copy of a demo document, to be broken
+  def document(series_id)
+    Marshal.load(Marshal.dump(DOCUMENTS.find { |one| one["series"]["id"] == series_id }))
+  end
+
+  def reading(trait, value = nil, **others)
+    Gimlet::Core::Readings::Reading.from({ trait: trait, value: value, **others }.compact)
+  end
+end

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+require "capybara/minitest"
+require_relative "app"
+require_relative "browser"
+
+Capybara.server = :puma, { Silent: true }
+Capybara.default_max_wait_time = 5
+Capybara.default_driver = :chromium
+# Checkboxes of the component library lie unseen under their drawn boxes.
+Capybara.automatic_label_click = true
+
+# Drives the built front end in headless Chromium, with a database of its own.
+class SystemTest < Minitest::Test
+  include Capybara::DSL
+  include Capybara::Minitest::Assertions
+  include SeededApp
+
+  AXE = File.expand_path("../../ui/node_modules/axe-core/axe.min.js", __dir__)
+
+  def setup
+    Capybara.app = Gimlet::API::App.new(database)
+    page.current_window.resize_to(1280, 943)
+  end
+
+  def teardown
+    assert_no_faults_in_the_console
+    Capybara.reset_sessions!
+    super
+  end
+
+  # Chromium logs a refused request as an error of the page; those the test provoked are expected.
+  def assert_no_faults_in_the_console
+    faults = page.driver.browser.logs.get(:browser).reject { |entry| entry.message.include?("the server responded with a status of 4") }
+    assert_empty faults.select { |entry| entry.level == "SEVERE" }.map(&:message)
+  end
+
+  # WCAG 2.2 A and AA by axe-core: nothing serious or critical.
+  def assert_accessible
+    page.execute_script(File.read(AXE))
+    found = page.evaluate_async_script(<<~JS)
+      const done = arguments[arguments.length - 1];
+      axe.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }).then((result) => done(result.violations));
+    JS
+    serious = found.select { |one| %w[serious critical].include?(one["impact"]) }
+    assert_empty(serious.map { |one| [one["id"], one["nodes"].first["html"]] })
+  end
+
+  def keys(*pressed) = page.driver.browser.switch_to.active_element.send_keys(*pressed)
+
+  # Types where the focus is, as someone without a mouse does.
+  def say(text) = keys(text, :enter)
+end

@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+require_relative "../support/system"
+require "pdf/reader"
+
+# The whole job, by keyboard alone.
+class StoryTest < SystemTest
+  LINE = "something K, 4, then can't read, 20, eight head bolts taking a 6 mm hex key, three white plungers, " \
+         "wants valves and packings, what torque"
+
+  def test_from_the_call_to_the_card
+    visit "/"
+    assert_accessible
+    say LINE
+    assert_text "“Where is the oil sight glass?”"
+    assert_selector "li", text: "head bolts 8"
+    assert_text "inlet valves, discharge valves, packings (asked for)"
+    assert_accessible
+
+    say "1"
+    assert_text "Enough to order"
+    assert_text "from 31000 or 1 more with the same order"
+    say ""
+    assert_text "Agreed work"
+    assert_accessible
+    say ""
+    assert_text "Keep these: they are in no kit"
+    assert_text "does not survive taking off the manifold"
+    assert_accessible
+    say ""
+    assert_text "seal driver 20/22"
+    assert_accessible
+    say ""
+    assert_text "published 220 lbf·in"
+    assert_selector "svg[aria-label='manifold from the front: tighten in the order f, c, g, b, e, d, h, a']"
+    assert_accessible
+    say ""
+    assert_text "Any such injury is a medical emergency"
+    assert_accessible
+    say "save"
+    assert_text "Order 1 is saved"
+
+    say "card"
+    within_window(window_opened_by_card) { assert_match %r{/api/orders/1/card\.pdf\z}, current_url }
+    assert_equal 1, database[:orders].count
+  end
+
+  def window_opened_by_card
+    page.document.synchronize(5, errors: [Capybara::WindowError]) do
+      windows.find { |one| one != current_window } || raise(Capybara::WindowError)
+    end
+  end
+
+  def test_the_tray_is_live_while_the_line_is_typed
+    visit "/"
+    keys("three white plungers, hex 10, packings, SC3 25 mm plungers")
+    assert_selector "aside[aria-label=Tray]", text: "Empty until"
+    assert_selector "section[aria-label=Pump]", text: "Orlenhavn SC325L"
+    keys(:enter)
+    assert_selector "aside[aria-label=Tray]", text: "OH.K25"
+  end
+
+  def test_no_request_leaves_the_machine
+    visit "/"
+    say LINE
+    assert_text "Ask next"
+    visit "/orders"
+    assert_text "Open tickets"
+    addresses = page.evaluate_script("performance.getEntriesByType('resource').map((one) => one.name)")
+    refute_empty addresses
+    addresses.each { |address| assert address.start_with?(page.server_url), address }
+  end
+end
