@@ -14,9 +14,7 @@ module Gimlet
         workup = result.workup
         header(result).merge(
           demand: workup.demand.lines.map { |one| demand(one) }, plans: workup.plans.map { |one| kit_plan(one) },
-          keep: workup.demand.keep.map do |one|
-            one.to_h.merge(where: Core::Positions.short(one.positions))
-          end, count_out: workup.demand.count_out.map(&:to_h),
+          keep: workup.demand.keep.map { |one| kept(one) }, count_out: workup.demand.count_out.map(&:to_h),
           tools: workup.tools.map(&:to_h), consumables: workup.consumables.map(&:to_h),
           tightening: workup.tightening.map { |one| Tightening.call(one, workup.variant.series, result.request[:units]) },
           steps: workup.steps.map(&:to_h), stacks: stacks(workup), cautions: workup.cautions
@@ -30,6 +28,8 @@ module Gimlet
           added: teardown.added, not_on_file: teardown.not_on_file, assumptions: result.assumptions,
           pumps: result.request[:pumps], units: result.request[:units], catalogue_version: result.catalogue_version }
       end
+
+      def kept(one) = one.to_h.merge(where: Core::Positions.short(one.positions))
 
       def demand(one)
         { part: one.part.number, name: one.part.name, quantity: one.quantity, reasons: one.reasons }
