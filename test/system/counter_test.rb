@@ -68,6 +68,50 @@ class CounterTest < SystemTest
     assert_text "This ticket is order 1 already"
   end
 
+  def test_how_the_customer_is_present_changes_what_is_asked
+    visit "/"
+    say "TK4, packings"
+    assert_text "Ask next"
+    select "only old parts in hand", from: "How the customer is present"
+    assert_text "How thick is a plunger?"
+    wait_until { saved_state && saved_state["channel"] == "parts" }
+  end
+
+  def test_a_candidate_taken_by_hand_is_the_order
+    visit "/"
+    say "TK4, 20 mm plunger, hex 6, discharge valves"
+    find("[aria-label=Candidates] button", text: "TK4L20 before 31000").click
+    assert_selector "section[aria-label=Pump]", text: "Pellwick TK4L20 before 31000"
+    assert_selector "aside[aria-label=Tray]", text: "PW-K42A"
+    assert_text "Save, though not sure"
+    fill_in "What you hear", with: "save"
+    find_field("What you hear").send_keys(:enter)
+    assert_text "Order 1 is saved"
+    assert_equal "before 31000", JSON.parse(database[:orders].get(:document)).dig("plan", "serial_range")
+  end
+
+  def test_a_slash_leads_back_to_the_line
+    visit "/"
+    say "plate DK420, packings"
+    open_answer "Tools"
+    assert_text "packing driver 20/25"
+    keys("/")
+    say "plungers"
+    assert_selector "section[aria-label=Work]", text: "packings, plungers"
+  end
+
+  def test_commands_that_cannot_be_obeyed_say_so
+    visit "/"
+    say "save"
+    assert_text "There is nothing to save yet"
+    keys([:control, "a"], "card", :enter)
+    assert_text "Save the order first"
+    keys([:control, "a"], "9", :enter)
+    assert_text "Not understood: 9"
+    visit "/tickets/999"
+    assert_text "There is no ticket 999."
+  end
+
   def test_changed_in_two_windows
     visit "/"
     say "8 bolts"

@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+require "minitest/autorun"
+require "json"
+require "net/http"
+require "socket"
+require "tmpdir"
+
+# bin/demo as a user runs it: a process of its own.
+class DemoCommandTest < Minitest::Test
+  ROOT = File.expand_path("../..", __dir__)
+
+  def setup
+    @folder = Dir.mktmpdir
+    @port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
+  end
+
+  def teardown = FileUtils.rm_rf(@folder)
+
+  def with_demo(*arguments)
+    pid = spawn({ "PORT" => @port.to_s, "GIMLET_DB" => "#{@folder}/demo.sqlite3" }, "#{ROOT}/bin/demo", *arguments,
+                out: "#{@folder}/log", err: "#{@folder}/log", pgroup: true)
+    wait_for_health
+    yield
+  ensure
+    Process.kill("TERM", pid)
+    Process.wait(pid)
+  end
+
+  def wait_for_health
+    300.times do
+      return if get("/api/health").is_a?(Net::HTTPSuccess)
+    rescue Errno::ECONNREFUSED
+      sleep 0.1
+    end
+    flunk File.read("#{@folder}/log")
+  end
+
+  def get(path) = Net::HTTP.get_response(URI("http://127.0.0.1:#{@port}#{path}"))
+
+  def post(path, body)
+    Net::HTTP.post(URI("http://127.0.0.1:#{@port}#{path}"), JSON.generate(body), "Content-Type" => "application/json")
+  end
+
+  def test_tickets_survive_a_restart_and_reset_starts_afresh
+    state = { channel: "phone", customer_id: nil, readings: [], draft: "kept", scope: [], scope_agreed: false, model: nil, serial: nil,
+              pumps: 1, policy: "on_shelf", units: "N·m", findings: [] }
+    with_demo do
+      assert_equal "ok", JSON.parse(get("/api/health").body)["status"]
+      assert_includes get("/").body, "<title>Gimlet</title>"
+      assert_equal "201", post("/api/tickets", { state: state }).code
+    end
+    with_demo { assert_equal "kept", JSON.parse(get("/api/tickets/1").body)["state"]["draft"] }
+    with_demo("--reset") { assert_equal "404", get("/api/tickets/1").code }
+  end
+end
