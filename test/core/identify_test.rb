@@ -10,14 +10,12 @@ class IdentifyTest < Minitest::Test
 
   def field = @field ||= Field.new(snapshot.variants)
 
-  def class_ids(scope = SCOPE)
-    (@class_ids ||= {})[scope] ||= snapshot.variants.map do |one|
-      OrderClasses.id(Gimlet::Core::Plan::Signature.of(one, scope, snapshot))
-    end
+  def classes(scope = SCOPE)
+    (@classes ||= {})[scope] ||= OrderClasses.new(snapshot.variants, Gimlet::Core::Plan::Signature.all(snapshot.variants, scope, snapshot))
   end
 
   def identify(*readings, scope: SCOPE, channel: "phone", owned: [])
-    Identify.new(field, class_ids(scope)).call(readings, channel: channel, owned: owned)
+    Identify.new(field, classes(scope)).call(readings, channel: channel, owned: owned)
   end
 
   def call_so_far
@@ -128,7 +126,7 @@ class IdentifyTest < Minitest::Test
 
         readings << true_answer(found.questions.first, truth)
       end
-      assert_equal class_ids[at], identify(*readings).order_classes.first.id, truth.id
+      assert_equal classes.id_of(at), identify(*readings).order_classes.first.id, truth.id
     end
   end
 

@@ -61,7 +61,7 @@ class LikelihoodTest < Minitest::Test
   end
 
   def test_a_plate_from_another_pump_is_survived
-    likely, unlikely = weights(reading("plate", "TK4L20"), %w[TK4L20 OB216C])
+    likely, unlikely = Likelihood.over_plates(reading("plate", "TK4L20"), PlateIndex.new(%w[TK4L20 OB216C]), 2)
     assert_operator likely, :>, 1000 * unlikely
     assert_operator unlikely, :>, 0
   end

@@ -31,7 +31,7 @@ module Gimlet
         readings = checked(request[:readings] || [], "readings", channel) + checked(heard.readings, "text", channel)
         owned = owned_by(request[:customer_id])
         scope = scope_of(request, heard)
-        found = Core::Candidates::Identify.new(@index.field, @index.ids(scope)).call(readings, channel: channel, owned: owned)
+        found = Core::Candidates::Identify.new(@index.field, @index.classes(scope)).call(readings, channel: channel, owned: owned)
         Result.new(readings: readings, heard: heard, owned: owned, identification: found)
       end
 

@@ -15,17 +15,17 @@ module Gimlet
       def initialize(snapshot)
         @snapshot = snapshot
         @field = Core::Candidates::Field.new(snapshot.variants)
-        @ids = {}
+        @classes = {}
         @lock = Mutex.new
       end
 
       # @param scope [Array<String>]
-      # @return [Array<String>] in the order of the field
-      def ids(scope)
+      # @return [Core::Candidates::OrderClasses]
+      def classes(scope)
         @lock.synchronize do
-          @ids[scope.sort] ||= @snapshot.variants.map do |variant|
-            Core::Candidates::OrderClasses.id(Core::Plan::Signature.of(variant, scope, @snapshot))
-          end.freeze
+          @classes[scope.sort] ||= Core::Candidates::OrderClasses.new(
+            @snapshot.variants, Core::Plan::Signature.all(@snapshot.variants, scope, @snapshot)
+          )
         end
       end
     end

@@ -25,6 +25,12 @@ module Gimlet
         def face(id) = faces.find { |one| one.id == id }
         def consumable(id) = consumables.find { |one| one.id == id }
 
+        # @return [Array<String>] every trait that some condition of this series asks for
+        def condition_keys
+          conditions = [*fits, *tools, *kits, *stacks.flat_map(&:layers), *fasteners.flat_map(&:tightenings)].map(&:condition)
+          conditions.compact.flat_map(&:keys).uniq - %w[before from]
+        end
+
         # @return [Array<String>] part numbers on file for a slot; more than one is a fault of the data
         def parts_for(slot, variant)
           fits.select { |fit| fit.slot == slot && Condition.met?(fit.condition, variant) }.map(&:part)

@@ -11,6 +11,8 @@ module Gimlet
       class AnswerChances
         OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
         LAST_SERIAL = 999_999_999
+        # With more values alive than this, mistaking one for another hardly matters: answers are taken at their word.
+        MANY = 40
 
         # @param values [Array] the distinct values of the trait's column
         # @param trait [Readings::Trait]
@@ -25,12 +27,15 @@ module Gimlet
         # @return [Hash{Integer=>Hash{Integer=>Float}}] answer's place => true value's place => chance; empty when no
         #   value is on file
         def matrix(places)
-          return places.to_h { |one| [one, Hash.new(0.0).merge(one => 1.0)] } if @trait.kind == :plate
+          return at_their_word(places) if @trait.kind == :plate || places.size > MANY
 
-          rows = options(places).to_h { |place| [place, weigh(place, places)] }
+          rows = places.select { |place| option?(place) }.to_h { |place| [place, weigh(place, places)] }
           totals = places.each_index.map { |at| rows.values.sum { |row| row[at] } }
           rows.transform_values { |row| places.each_with_index.to_h { |place, at| [place, row[at] / totals[at]] } }
         end
+
+        # @return [Boolean] whether the value at this place can be given as an answer
+        def option?(place) = ![nil, [nil, nil]].include?(@values[place])
 
         # @param value [Object] of the column
         # @return [Readings::Reading] what choosing this answer records
@@ -42,9 +47,12 @@ module Gimlet
 
         private
 
-        def serials(first, ending) = [first || 0, (ending || (LAST_SERIAL + 1)) - 1]
+        # A serial tells nothing while pumps with many different breaks are alive.
+        def at_their_word(places)
+          @trait.kind == :serial ? {} : places.to_h { |place| [place, { place => 1.0 }] }
+        end
 
-        def options(places) = places.reject { |place| [nil, [nil, nil]].include?(@values[place]) }
+        def serials(first, ending) = [first || 0, (ending || (LAST_SERIAL + 1)) - 1]
 
         def weigh(answer, places)
           Likelihood.over(reading(@values[answer]), places.map { |place| @values[place] })

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../value"
+require_relative "plate_index"
 
 module Gimlet
   module Core
@@ -28,9 +29,14 @@ module Gimlet
         # @param owned [Array<String>] designations this customer is known to have; they get half of the belief
         # @return [Array<Float>] adds up to 1
         def prior(owned = [])
-          common = spread { |variant| variant.model.popularity * variant.share }
-          known = spread { |variant| owned.include?(variant.designation) ? variant.share : 0 }
-          known ? common.zip(known).map { |one, two| (one + two) / 2 } : common
+          @common ||= spread { |variant| variant.model.popularity * variant.share }
+          known = spread { |variant| owned.include?(variant.designation) ? variant.share : 0 } unless owned.empty?
+          known ? @common.zip(known).map { |one, two| (one + two) / 2 } : @common
+        end
+
+        # @return [PlateIndex] of the column "plate"
+        def plates
+          @plates ||= PlateIndex.new(column("plate").values)
         end
 
         private

@@ -21,10 +21,10 @@ module Gimlet
         WORTH_COMPARING = 0.01
 
         # @param field [Field]
-        # @param class_ids [Array<String>] order class of each candidate for the agreed work
-        def initialize(field, class_ids)
+        # @param classes [OrderClasses] for the agreed work
+        def initialize(field, classes)
           @field = field
-          @class_ids = class_ids
+          @classes = classes
         end
 
         # @param readings [Array<Reading>]
@@ -34,9 +34,9 @@ module Gimlet
         def call(readings, channel:, owned: [])
           posterior = Posterior.new(@field, readings, prior: @field.prior(owned))
           belief = posterior.probabilities
-          classes = OrderClasses.call(@field.variants, @class_ids, belief)
-          candidates = ranked(belief)
-          Identification.new(candidates: candidates, order_classes: classes, enough: OrderClasses.enough?(classes),
+          classes, candidates = @classes.rank(belief), ranked(belief)
+          Identification.new(candidates: candidates, order_classes: classes,
+                             enough: classes.first.probability >= OrderClasses::ENOUGH,
                              questions: questions(belief, readings, channel), differences: differences(candidates),
                              contradictions: Contradictions.call(@field, posterior))
         end
@@ -45,12 +45,12 @@ module Gimlet
 
         def ranked(belief)
           belief.each_index.max_by(SHOWN) { |at| belief[at] }.map do |at|
-            Candidate.new(variant: @field.variants[at], probability: belief[at], order_class: @class_ids[at])
+            Candidate.new(variant: @field.variants[at], probability: belief[at], order_class: @classes.id_of(at))
           end
         end
 
         def questions(belief, readings, channel)
-          NextQuestion.new(@field, @class_ids, belief, channel: channel, asked: readings.map(&:trait)).call
+          NextQuestion.new(@field, @classes.places, belief, channel: channel, asked: readings.map(&:trait)).call
         end
 
         def differences(candidates)

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "../2_readings/reading"
-require_relative "plate_match"
 
 module Gimlet
   module Core
@@ -15,6 +14,9 @@ module Gimlet
         WEAR_MM = 0.15
         # Ratings on papers are rounded and converted. Common practice, no source.
         RATING_TOLERANCE = 0.05
+
+        # One glyph of a plate, guessed.
+        CHANCE_GLYPH = 0.05
 
         module_function
 
@@ -31,7 +33,6 @@ module Gimlet
         def for_kind(reading, value, choices)
           case reading.definition.kind
           when :measured, :rated then sized(reading, value)
-          when :plate then plate(reading, value)
           when :serial then serial(reading, value)
           else told(reading, value, choices)
           end
@@ -92,10 +93,14 @@ module Gimlet
         end
 
         # A plate from another pump happens; then its text says nothing.
-        def plate(reading, value)
+        # @param plates [PlateIndex]
+        # @return [Array<Float>] by place
+        def over_plates(reading, plates, size)
           wrong = confusion(reading)
-          matched = PlateMatch.new(reading.value).log_likelihood(value)
-          ((1 - wrong) * Math.exp(matched)) + (wrong * (0.05**PlateMatch.plain(reading.value).delete("*?").size))
+          nothing = wrong * (CHANCE_GLYPH**reading.value.count("A-Za-z0-9"))
+          all = Array.new(size, nothing)
+          plates.search(reading.value).each { |place, matched| all[place] += (1 - wrong) * Math.exp(matched) }
+          all
         end
       end
     end

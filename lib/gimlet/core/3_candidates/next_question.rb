@@ -17,23 +17,26 @@ module Gimlet
         ANSWERED = Hash.new(0.9).merge("plate" => 0.5, "serial" => 0.6).freeze
         NEGLIGIBLE = 0.001
         LEFT = 0.02
+        # With more candidates alive than this, evenly spaced ones of them stand for all.
+        SAMPLED = 600
         SHOWN = 5
 
-        # @param ids [Array<String>] order class of each candidate
+        # @param classes [Array<Integer>] order class of each candidate
         # @param probabilities [Array<Float>]
         # @param asked [Array<String>] traits that have a reading already
-        def initialize(field, ids, probabilities, channel:, asked:)
+        def initialize(field, classes, probabilities, channel:, asked:)
           @field = field
-          @ids = ids
+          @classes = classes
           @probabilities = probabilities
           @channel = channel
           @traits = Readings::TRAITS.values.select { |one| one.seconds[channel] && !asked.include?(one.id) }
-          @live = probabilities.each_index.select { |at| probabilities[at] > NEGLIGIBLE }
+          @live = alive(probabilities.max * NEGLIGIBLE)
+          @total = @live.sum { |at| probabilities[at] }
         end
 
         # @return [Array<Question>] the best first; none when nothing would help
         def call
-          before = entropy(tally(@live) { |at| @ids[at] }.values)
+          before = entropy(tally(@live) { |at| @classes[at] }.values)
           scored = @traits.map { |trait| [trait, ANSWERED[trait.id] * (before - after(trait))] }
           scored.select { |_, gain| gain > NEGLIGIBLE }
                 .max_by(SHOWN) { |trait, gain| gain / trait.seconds[@channel] }
@@ -41,6 +44,13 @@ module Gimlet
         end
 
         private
+
+        def alive(least)
+          live = @probabilities.each_index.select { |at| @probabilities[at] > least }
+          return live if live.size <= SAMPLED
+
+          live.sort_by { |at| -@probabilities[at] }.each_slice((live.size.to_f / SAMPLED).ceil).map(&:first)
+        end
 
         def chances(trait) = AnswerChances.new(@field.column(trait.id).values, trait, @channel)
 
@@ -53,7 +63,7 @@ module Gimlet
         def after(trait)
           joint = Hash.new { |all, place| all[place] = Hash.new(0.0) }
           places = @field.column(trait.id).places
-          @live.each { |at| joint[places[at]][@ids[at]] += @probabilities[at] }
+          @live.each { |at| joint[places[at]][@classes[at]] += @probabilities[at] }
           answers = chances(trait).matrix(joint.keys).values
           answers.empty? ? Float::INFINITY : answers.sum { |chances| posterior_entropy(joint, chances) }
         end
@@ -61,21 +71,22 @@ module Gimlet
         # Entropy of the classes once this answer is heard, weighted with how likely it is heard.
         def posterior_entropy(joint, chances)
           classes = Hash.new(0.0)
-          joint.each { |place, by_class| by_class.each { |id, p| classes[id] += p * chances[place] } }
-          classes.values.sum * entropy(classes.values)
+          chances.each { |place, chance| joint[place].each { |one, p| classes[one] += p * chance } }
+          classes.values.sum / @total * entropy(classes.values)
         end
 
         def answers(trait)
           column = @field.column(trait.id)
-          matrix = chances(trait).matrix(@live.map { |at| column.places[at] }.uniq)
-          matrix.map { |place, chances| answer(trait, column, place, chances) }
-                .sort_by { |one| [-one.probability, one.label] }.first(6)
+          model = chances(trait)
+          model.matrix(@live.map { |at| column.places[at] }.uniq).select { |place, _| model.option?(place) }
+               .map { |place, chances| answer(trait, column, place, chances) }
+               .sort_by { |one| [-one.probability, one.label] }.first(6)
         end
 
         def answer(trait, column, place, chances)
           belief = @live.map { |at| @probabilities[at] * (chances[column.places[at]] || 0) }
           total = belief.sum
-          Answer.new(label: label(trait, column.values[place]), probability: total,
+          Answer.new(label: label(trait, column.values[place]), probability: total / @total,
                      leaves: belief.count { |p| p > LEFT * total },
                      reading: chances(trait).reading(column.values[place]))
         end

@@ -6,30 +6,52 @@ require_relative "../value"
 module Gimlet
   module Core
     module Candidates
-      # Candidates that need exactly the same parts, tools and tightening for the agreed work.
+      # Candidates that need exactly the same parts, tools and tightening for the agreed work, the likeliest first.
       OrderClass = Value.of(:id, :probability, :variants)
 
-      # Sums belief by order class. An order may be placed when one class is sure enough, however many
-      # models are left in it.
-      module OrderClasses
+      # The order class of every candidate for one scope, laid out for quick sums.
+      class OrderClasses
         ENOUGH = 0.95
+        SHOWN = 40
 
-        module_function
+        # @return [Array<Integer>] the class of each candidate, as a place in `ids`
+        attr_reader :places
+        # @return [Array<String>]
+        attr_reader :ids
 
-        # @param ids [Array<String>] the class of each candidate
-        # @param probabilities [Array<Float>]
-        # @return [Array<OrderClass>] the likeliest first
-        def call(variants, ids, probabilities)
-          ids.each_index.group_by { |at| ids[at] }.map do |id, members|
-            OrderClass.new(id: id, probability: members.sum { |at| probabilities[at] },
-                           variants: members.sort_by { |at| -probabilities[at] }.map { |at| variants[at] })
-          end.sort_by { |one| [-one.probability, one.id] }
+        # @param variants [Array<Variant>]
+        # @param signatures [Array] one for each candidate, compared by value
+        def initialize(variants, signatures)
+          @variants = variants
+          distinct = {}
+          @places = signatures.map { |one| distinct[one] ||= distinct.size }.freeze
+          @ids = distinct.keys.map { |one| self.class.id(one) }.freeze
+          @members = @places.each_index.group_by { |at| @places[at] }.freeze
         end
 
         # @return [String] short and the same on every machine and run
-        def id(signature) = Digest::SHA256.hexdigest(signature.inspect)[0, 8]
+        def self.id(signature) = Digest::SHA256.hexdigest(signature.inspect)[0, 8]
 
-        def enough?(classes) = !classes.empty? && classes.first.probability >= ENOUGH
+        # @return [String] of a candidate
+        def id_of(candidate) = ids[places[candidate]]
+
+        # Sums belief by order class. An order may be placed when one class is sure enough, however many models are left.
+        # @param probabilities [Array<Float>]
+        # @return [Array<OrderClass>] the likeliest first
+        def rank(probabilities)
+          sums = Array.new(ids.size, 0.0)
+          places.each_with_index { |place, at| sums[place] += probabilities[at] }
+          sums.each_index.max_by(SHOWN) { |place| sums[place] }.map do |place|
+            OrderClass.new(id: ids[place], probability: sums[place],
+                           variants: members(place, probabilities))
+          end
+        end
+
+        private
+
+        def members(place, probabilities)
+          @members[place].sort_by { |at| -probabilities[at] }.map { |at| @variants[at] }
+        end
       end
     end
   end

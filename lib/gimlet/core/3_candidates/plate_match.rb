@@ -25,6 +25,17 @@ module Gimlet
           @glyphs = self.class.plain(text).chars.freeze
         end
 
+        # @return [Array<String>] what was read, spaces and dashes left out
+        attr_reader :glyphs
+
+        # @return [Hash{String=>Float}, nil] letter => what it costs to read it as this glyph; nil for a run
+        def costs(glyph)
+          return if glyph == "*"
+          return Hash.new(BLANK) if glyph == "?"
+
+          Hash.new(OTHER).merge(ALIKE_PAIRS.fetch(glyph, {}).transform_values { ALIKE }, glyph => SAME)
+        end
+
         # @return [String] without the spaces and dashes that plates have or lack
         def self.plain(text) = text.upcase.gsub(/[^A-Z0-9?*]/, "")
 
@@ -33,7 +44,7 @@ module Gimlet
         def log_likelihood(designation)
           letters = self.class.plain(designation).chars
           row = lost_start(letters.size)
-          @glyphs.each { |glyph| row = glyph == "*" ? run(row) : step(row, glyph, letters) }
+          @glyphs.each { |glyph| row = glyph == "*" ? run(row) : step(row, costs(glyph), letters) }
           row.each_with_index.map { |cost, at| cost + ((letters.size - at) * LOST_END) }.max
         end
 
@@ -47,18 +58,11 @@ module Gimlet
           row.map { |cost| (best = [best, cost].max) + RUN }
         end
 
-        def step(row, glyph, letters)
+        def step(row, costs, letters)
           left = row[0] + ADDED
           [left] + letters.each_with_index.map do |letter, at|
-            left = [row[at] + match(glyph, letter), left + DROPPED, row[at + 1] + ADDED].max
+            left = [row[at] + costs[letter], left + DROPPED, row[at + 1] + ADDED].max
           end
-        end
-
-        def match(glyph, letter)
-          return BLANK if glyph == "?"
-          return SAME if glyph == letter
-
-          ALIKE_PAIRS.dig(glyph, letter) ? ALIKE : OTHER
         end
       end
     end

@@ -11,16 +11,37 @@ module Gimlet
       module Signature
         module_function
 
+        # Only what a series' conditions ask for can change its orders, so pumps that agree on that are worked out once.
+        # @param variants [Array<Catalogue::Variant>]
+        # @return [Array<Array>] one for each variant
+        def all(variants, scope, snapshot)
+          asked = Hash.new { |all, series| all[series] = series.condition_keys }.compare_by_identity
+          known = Hash.new { |all, series| all[series] = {} }.compare_by_identity
+          variants.map do |variant|
+            series = variant.series
+            known[series][[variant.traits.values_at(*asked[series]), variant.sides]] ||= of(variant, scope, snapshot)
+          end
+        end
+
         # @return [Array] comparable by value
         def of(variant, scope, snapshot)
           teardown = Teardown.of(variant, scope)
           demand = Demand.new(teardown, snapshot)
           tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: "N·m") }
-          bench = Tools::ToolList.new(teardown, tightening)
+          parts(teardown, demand) + bench(Tools::ToolList.new(teardown, tightening)) + [turns(tightening)]
+        end
+
+        def parts(teardown, demand)
           [demand.quantities.sort, demand.missing.map { |one| [one.name, one.quantity] },
-           demand.keep.map { |one| [one.slot, one.part] }, teardown.not_on_file,
-           bench.tools.map { |tool| [tool.name, tool.number] }, bench.consumables.map { |one| [one.name, one.amount] },
-           tightening.map { |one| [one.fastener.id, one.fastener.points.size, one.text, one.targets_nm] }]
+           demand.keep.map { |one| [one.slot, one.part] }, teardown.not_on_file]
+        end
+
+        def bench(list)
+          [list.tools.map { |tool| [tool.name, tool.number] }, list.consumables.map { |one| [one.name, one.amount] }]
+        end
+
+        def turns(tightening)
+          tightening.map { |one| [one.fastener.id, one.fastener.points.size, one.text, one.targets_nm] }
         end
       end
     end
