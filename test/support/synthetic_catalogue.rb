@@ -3,10 +3,10 @@
 require_relative "../../lib/gimlet/core/1_catalogue/build"
 require_relative "../../lib/gimlet/core/1_catalogue/snapshot"
 
-# Large invented catalogues for benches and tests: families of pumps with shared frames, plunger sizes, shaft sides, serial
+# Large invented catalogues for benches and tests: families of pumps with shared frames, plunger sizes, shafts, serial
 # breaks, and traits that overlap from family to family. The same seed makes the same catalogue.
 class SyntheticCatalogue
-  MODELS_A_SERIES = 20
+  MODELS_A_SERIES = 40
   SIZES = [[12, 15, 18, 20, 22], [15, 18, 20, 24, 28], [18, 20, 22, 25, 30], [20, 25, 30, 35, 40]].freeze
   LETTERS = [*"A".."Z"].freeze
   CHOICES = {
@@ -15,12 +15,12 @@ class SyntheticCatalogue
     "cap_drive" => ["hex 14", "hex 17", "socket 22", "socket 24", "socket 27"],
     "cap_location" => ["top and front", "top and below", "under a top plate", "under covers", "front"],
     "plunger_material" => %w[ceramic ceramic steel], "plunger_held_by" => %w[nut bolt nothing],
-    "shaft_kind" => %w[solid solid hollow], "speed_rpm" => [1000, 1450, 1450, 1750],
+    "speed_rpm" => [1000, 1450, 1450, 1750],
     "inlet_port" => ["G 3/8", "G 1/2", "G 3/4", "G 1"], "manifold_material" => %w[brass brass aluminium stainless],
     "sight_glass" => %w[rear side front none], "cover_colour" => %w[green grey blue black red bronze]
   }.freeze
 
-  # @param models [Integer] a multiple of 20
+  # @param models [Integer] a multiple of 40
   # @return [Gimlet::Core::Catalogue::Snapshot]
   def self.snapshot(models:, seed:)
     documents = new(Random.new(seed)).documents(models / MODELS_A_SERIES)
@@ -47,14 +47,17 @@ class SyntheticCatalogue
       "models" => models(code, sizes, traits), "serial_breaks" => breaks, **parts(code, sizes), **wet_end }
   end
 
-  # Two frames, each with five plunger sizes and both shaft sides; the side changes no order, the frame changes the tools.
+  # Two frames, each with five plunger sizes and four shafts; the shaft changes no order, the frame changes
+  # the tools.
   def models(code, sizes, traits)
     shafts = [20, 24, 25, 28, 30, 35].sample(2, random: @random).sort
-    ["1", "2"].product(%w[L R], sizes).map do |frame, side, size|
+    ["1", "2"].product(%w[L R LH RH], sizes).map do |frame, shaft, size|
       stroke = 8 + (4 * frame.to_i)
-      { "designation" => "#{code}#{frame}#{side}#{size}#{@random.rand(3).zero? ? pick(LETTERS) : ''}", "popularity" => @random.rand(1..30),
-        "stroke_mm" => stroke, "traits" => { "frame" => frame, "shaft_side" => side == "L" ? "left" : "right", "plunger_mm" => size,
-                                             "shaft_mm" => shafts[frame.to_i - 1], "mass_kg" => (frame.to_i * 8) + 2, **ratings(traits, size, stroke) } }
+      { "designation" => "#{code}#{frame}#{shaft}#{size}", "popularity" => @random.rand(1..30),
+        "stroke_mm" => stroke,
+        "traits" => { "frame" => frame, "plunger_mm" => size, "shaft_mm" => shafts[frame.to_i - 1], "mass_kg" => (frame.to_i * 8) + 2,
+                      "shaft_side" => shaft.start_with?("L") ? "left" : "right", "shaft_kind" => shaft.end_with?("H") ? "hollow" : "solid",
+                      **ratings(traits, size, stroke) } }
     end
   end
 

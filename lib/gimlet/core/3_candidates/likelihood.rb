@@ -9,7 +9,7 @@ module Gimlet
       module Likelihood
         # A measurement that is plain wrong (wrong part measured, misread scale) is this likely.
         # Common practice, no source.
-        BLUNDER = 0.02
+        BLUNDER = 0.05
         # Plungers only wear thinner: how far, in mm, a worn one commonly is below size. Common practice, no source.
         WEAR_MM = 0.15
         # Ratings on papers are rounded and converted. Common practice, no source.

@@ -15,6 +15,8 @@ module Gimlet
       class NextQuestion
         # How often the question gets an answer at all: plates are what is missing. Common practice, no source.
         ANSWERED = Hash.new(0.9).merge("plate" => 0.5, "serial" => 0.6).freeze
+        # Reading a question out and listening takes this long whatever is asked. Common practice, no source.
+        TURN_SECONDS = 10
         NEGLIGIBLE = 0.001
         LEFT = 0.02
         # With more candidates alive than this, evenly spaced ones of them stand for all.
@@ -39,7 +41,7 @@ module Gimlet
           before = entropy(tally(@live) { |at| @classes[at] }.values)
           scored = @traits.map { |trait| [trait, ANSWERED[trait.id] * (before - after(trait))] }
           scored.select { |_, gain| gain > NEGLIGIBLE }
-                .max_by(SHOWN) { |trait, gain| gain / trait.seconds[@channel] }
+                .max_by(SHOWN) { |trait, gain| gain / (trait.seconds[@channel] + TURN_SECONDS) }
                 .map { |trait, gain| question(trait, gain) }
         end
 

@@ -1,27 +1,26 @@
 # frozen_string_literal: true
 
+require_relative "glyph_filter"
 require_relative "plate_match"
+require_relative "plate_tree"
 
 module Gimlet
   module Core
     module Candidates
-      # Every designation of a catalogue as a tree of letters, so that a damaged plate is aligned with all of them at
-      # once. Branches that can no longer come near the best are left out.
-      #
-      # The alignment is PlateMatch's: a column holds, for each number of glyphs read, the best log-probability so far.
+      # Every designation of a catalogue, ready for damaged plates. A plate with enough glyphs left is aligned with the few
+      # designations that share most of them; one with next to nothing left, or with runs missing, goes through the tree.
       class PlateIndex
-        # Designations this far below the best, in natural logarithms, count as not matching.
-        WINDOW = 11.0
+        # How far below the best count a designation may share glyphs: two whole glyphs.
+        MARGIN = 4
+        ENOUGH = 8
+        FEW = 400
+        READABLE = 4
         REMEMBERED = 64
 
-        # `ends` are places of designations that end here; `least` and `most` letters are still to come below.
-        Node = Struct.new(:children, :ends, :least, :most)
-
-        # @param designations [Array<String, Array<String>>] by place; several spellings of one are an array
+        # @param designations [Array<String>] by place
         def initialize(designations)
-          @root = Node.new({}, [], 0, 0)
-          designations.each_with_index { |names, place| Array(names).each { |name| insert(PlateMatch.plain(name), place) } }
-          measure(@root)
+          @names = designations.map { |name| PlateMatch.plain(name) }
+          @filter = GlyphFilter.new(@names)
           @answers = {}
         end
 
@@ -29,102 +28,20 @@ module Gimlet
         # @return [Hash{Integer=>Float}] place => log-likelihood of those near the best
         def search(text)
           @answers.delete(@answers.first.first) if @answers.size > REMEMBERED
-          @answers[text] ||= Search.new(@root, PlateMatch.new(text)).call
+          @answers[text] ||= near(PlateMatch.new(text))
         end
 
         private
 
-        def insert(letters, place)
-          node = letters.each_char.reduce(@root) { |at, letter| at.children[letter] ||= Node.new({}, [], 0, 0) }
-          node.ends << place
+        def near(match)
+          readable = match.glyphs.count { |glyph| glyph != "?" }
+          return tree.search(match) if match.glyphs.include?("*") || readable < READABLE
+
+          few = @filter.best(match.glyphs, margin: MARGIN, enough: ENOUGH)
+          few.empty? || few.size > FEW ? tree.search(match) : few.to_h { |place| [place, match.log_likelihood(@names[place])] }
         end
 
-        def measure(node)
-          below = node.children.each_value.map { |child| measure(child) }
-          node.least = node.ends.empty? ? below.map(&:least).min + 1 : 0
-          node.most = (below.map(&:most).max || -1) + 1
-          node
-        end
-
-        # One plate against the tree, the most promising branch first.
-        class Search
-          def initialize(root, match)
-            @root = root
-            @glyphs = match.glyphs
-            @costs = @glyphs.map { |glyph| match.costs(glyph) }
-            @left = (0..@glyphs.size).map { |at| @glyphs.drop(at).count { |glyph| glyph != "*" } }
-            @open = (0..@glyphs.size).map { |at| @glyphs.drop(at).include?("*") || (at.positive? && @glyphs[at - 1] == "*") }
-            @found = {}
-            @best = -Float::INFINITY
-          end
-
-          def call
-            column = @costs.reduce([0.0]) { |all, costs| all << (all.last + (costs ? PlateMatch::ADDED : PlateMatch::RUN)) }
-            visit(@root, column, column.last)
-            @found.select { |_, score| score >= @best - WINDOW }
-          end
-
-          private
-
-          def visit(node, column, finished)
-            node.ends.each { |place| record(place, finished) }
-            branches = node.children.map do |letter, child|
-              below = step(column, letter)
-              ended = [below.last, finished + PlateMatch::LOST_END].max
-              [hope(below, ended, child), child, below, ended]
-            end
-            branches.sort_by { |hope, *| -hope }.each do |hope, child, below, ended|
-              break if hope < @best - WINDOW
-
-              visit(child, below, ended)
-            end
-          end
-
-          def record(place, score)
-            @found[place] = score if score > (@found[place] || -Float::INFINITY)
-            @best = score if score > @best
-          end
-
-          def step(column, letter)
-            below = [column[0] + PlateMatch::LOST_END]
-            at = 0
-            @costs.each do |costs|
-              at += 1
-              below << (costs ? aligned(column, below, at, costs[letter]) : run(column, below, at))
-            end
-            below
-          end
-
-          def aligned(column, below, at, cost)
-            best = column[at - 1] + cost
-            dropped = column[at] + PlateMatch::DROPPED
-            best = dropped if dropped > best
-            added = below[at - 1] + PlateMatch::ADDED
-            added > best ? added : best
-          end
-
-          # A run swallows this letter too, or begins after it.
-          def run(column, below, at)
-            begun = below[at - 1] + PlateMatch::RUN
-            column[at] > begun ? column[at] : begun
-          end
-
-          # The best that any designation below can still reach: letters and glyphs left over must be paid for.
-          def hope(column, finished, node)
-            best = finished + (node.least * PlateMatch::LOST_END)
-            column.each_with_index do |score, at|
-              left = @left[at]
-              if left > node.most
-                score += (left - node.most) * PlateMatch::ADDED
-              elsif left < node.least && !@open[at]
-                score += (node.least - left) * PlateMatch::LOST_END
-              end
-              best = score if score > best
-            end
-            best
-          end
-        end
-        private_constant :Search
+        def tree = @tree ||= PlateTree.new(@names)
       end
     end
   end

@@ -43,14 +43,13 @@ module Gimlet
         # @return [Float] natural logarithm, 0 at best
         def log_likelihood(designation)
           letters = self.class.plain(designation).chars
-          row = lost_start(letters.size)
-          @glyphs.each { |glyph| row = glyph == "*" ? run(row) : step(row, costs(glyph), letters) }
+          row = (0..letters.size).map { |lost| lost * LOST_END }
+          @costs ||= @glyphs.map { |glyph| costs(glyph) }
+          @costs.each { |costs| row = costs ? step(row, costs, letters) : run(row) }
           row.each_with_index.map { |cost, at| cost + ((letters.size - at) * LOST_END) }.max
         end
 
         private
-
-        def lost_start(size) = (0..size).map { |lost| lost * LOST_END }
 
         # A run takes none or any number of letters for one price.
         def run(row)
@@ -60,9 +59,16 @@ module Gimlet
 
         def step(row, costs, letters)
           left = row[0] + ADDED
-          [left] + letters.each_with_index.map do |letter, at|
-            left = [row[at] + costs[letter], left + DROPPED, row[at + 1] + ADDED].max
+          below = [left]
+          at = 0
+          letters.each do |letter|
+            best = row[at] + costs[letter]
+            dropped = left + DROPPED
+            best = dropped if dropped > best
+            added = row[at += 1] + ADDED
+            below << (left = added > best ? added : best)
           end
+          below
         end
       end
     end

@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+require_relative "plate_match"
+
+module Gimlet
+  module Core
+    module Candidates
+      # Which designations share most glyphs with a plate, at about the same place from either end.
+      #
+      # A set of designations is one large Integer with a bit for each place; counting how many glyphs every designation
+      # shares is then adding sets bit by bit, all designations at once.
+      class GlyphFilter
+        # A glyph one place off still counts: one before it may have been lost.
+        SHIFTS = [-1, 0, 1].freeze
+
+        # @param names [Array<String>] plain, by place
+        def initialize(names)
+          @from_left = Hash.new(0)
+          @from_right = Hash.new(0)
+          names.each_with_index do |name, place|
+            name.each_char.with_index do |letter, at|
+              @from_left[[at, letter]] |= 1 << place
+              @from_right[[name.size - 1 - at, letter]] |= 1 << place
+            end
+          end
+          @near = {}
+        end
+
+        # @param glyphs [Array<String>] without runs
+        # @param margin [Integer] how far below the best count, two for a glyph and one for a lookalike
+        # @param enough [Integer] with this many found, lower counts are not looked at
+        # @return [Array<Integer>] places, counted from either end
+        def best(glyphs, margin:, enough:)
+          [count(glyphs, @from_left), count(glyphs.reverse, @from_right)]
+            .flat_map { |digits| top(digits, margin, enough) }.uniq
+        end
+
+        private
+
+        # Bit-sliced counters: the n-th Integer holds the n-th binary digit of every designation's count.
+        def count(glyphs, table)
+          digits = []
+          glyphs.each_with_index do |glyph, at|
+            next if glyph == "?"
+
+            near(table, at, glyph).each { |set| add(digits, set) }
+          end
+          digits
+        end
+
+        def add(digits, carry)
+          at = 0
+          until carry.zero?
+            digit = digits[at] || 0
+            digits[at] = digit ^ carry
+            carry &= digit
+            at += 1
+          end
+        end
+
+        # Designations with this very glyph near here, and those with it or a lookalike.
+        def near(table, at, glyph)
+          @near[[table.equal?(@from_left), at, glyph]] ||= begin
+            alike = [glyph, *PlateMatch::ALIKE_PAIRS.fetch(glyph, {}).keys]
+            [around(table, at, [glyph]), around(table, at, alike)]
+          end
+        end
+
+        def around(table, at, letters)
+          SHIFTS.product(letters).reduce(0) { |set, (shift, letter)| set | table[[at + shift, letter]] }
+        end
+
+        def top(digits, margin, enough)
+          highest = digits.each_index.reverse_each.reduce([-1, 0]) do |(set, value), at|
+            higher = set & digits[at]
+            higher.zero? ? [set, value] : [higher, value | (1 << at)]
+          end.last
+          (0..[margin, highest - 1].min).reduce([]) do |found, below|
+            found.size >= enough ? found : found + places(exactly(digits, highest - below))
+          end
+        end
+
+        def exactly(digits, value)
+          digits.each_with_index.reduce(-1) { |set, (digit, at)| value[at] == 1 ? set & digit : set & ~digit }
+        end
+
+        def places(set)
+          found = []
+          until set.zero?
+            low = set & -set
+            found << (low.bit_length - 1)
+            set ^= low
+          end
+          found
+        end
+      end
+    end
+  end
+end
