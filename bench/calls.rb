@@ -6,7 +6,8 @@
 # Run: bundle exec ruby bench/calls.rb [calls] [seed ...]
 Dir[File.expand_path("../lib/gimlet/core/**/*.rb", __dir__)].each { |file| require file }
 require_relative "../test/support/synthetic_catalogue"
-require_relative "support/simulated_caller"
+require_relative "support/simulated_call"
+require_relative "support/strategies"
 
 calls = (ARGV.shift || 2000).to_i
 seeds = ARGV.empty? ? [1, 2] : ARGV.map(&:to_i)
@@ -21,7 +22,8 @@ outcomes = Hash.new { |all, name| all[name] = [] }
 seeds.each do |seed|
   snapshot = SyntheticCatalogue.snapshot(models: 1000, seed: seed)
   field = Gimlet::Core::Candidates::Field.new(snapshot.variants)
-  classes = Gimlet::Core::Candidates::OrderClasses.new(snapshot.variants, Gimlet::Core::Plan::Signature.all(snapshot.variants, SCOPE, snapshot))
+  classes = Gimlet::Core::Candidates::OrderClasses.new(snapshot.variants,
+                                                       Gimlet::Core::Plan::Signature.all(snapshot.variants, SCOPE, snapshot))
   models = snapshot.variants.each_index.to_a
   truths = pick_truths(field, calls / seeds.size, Random.new(seed))
   { "order-class entropy" => [Strategies.entropy(field, classes.places), 1], "model entropy" => [Strategies.entropy(field, models), 1],
@@ -36,15 +38,15 @@ def mean(values) = values.sum / values.size.to_f
 
 ours = mean(outcomes["order-class entropy"].map(&:questions))
 puts "seeds #{seeds.join(', ')}"
-puts format("%-22s %7s %10s %9s %9s %12s", "asking by", "calls", "questions", "seconds", "right", "ours / this")
+puts "asking by                calls  questions   seconds     right  ours / this"
 outcomes.each do |name, all|
   questions = mean(all.map(&:questions))
-  puts format("%-22s %7d %10.2f %9.0f %8.1f%% %12.2f", name, all.size, questions, mean(all.map(&:seconds)), 100.0 * all.count(&:right) / all.size,
-              ours / questions)
+  puts format("%-22s %7d %10.2f %9.0f %8.1f%% %12.2f", name, all.size, questions, mean(all.map(&:seconds)),
+              100.0 * all.count(&:right) / all.size, ours / questions)
 end
 
 puts "", "reliability of the order class named at the end (order-class entropy)"
-puts format("%-16s %7s %10s %9s", "said", "calls", "mean said", "right")
+puts "said               calls  mean said     right"
 [[0.0, 0.5], [0.5, 0.8], [0.8, 0.95], [0.95, 0.97], [0.97, 0.99], [0.99, 1.01]].each do |low, high|
   some = outcomes["order-class entropy"].select { |one| one.sure >= low && one.sure < high }
   next if some.empty?

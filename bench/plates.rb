@@ -29,7 +29,7 @@ end
 
 def top_of(index, text) = index.search(text).max_by(5) { |_, score| score }.map(&:first)
 
-puts format("%-13s %-8s %9s %9s %10s %10s %8s", "designations", "damaged", "recall@5", "trigram", "ms", "trigram ms", "× slower")
+puts "designations  damaged   recall@5   trigram         ms trigram ms × slower"
 [5000, 50_000].each do |count|
   names = PlateDamage.designations(count, random)
   index = Gimlet::Core::Candidates::PlateIndex.new(names)

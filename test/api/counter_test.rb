@@ -10,8 +10,7 @@ class CounterApiTest < Minitest::Test
   def test_health_counts_the_catalogue
     get "/api/health"
     assert_schema "Health"
-    assert_equal({ "series" => 4, "models" => 21, "variants" => 28, "parts" => 92, "kits" => 27 }.slice("series", "models", "variants"),
-                 json["catalogue"].slice("series", "models", "variants"))
+    assert_equal [11, 77, 92], json["catalogue"].values_at("series", "models", "variants")
   end
 
   def test_the_contract_is_served_and_names_every_route

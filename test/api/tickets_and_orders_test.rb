@@ -96,6 +96,17 @@ class TicketsAndOrdersApiTest < Minitest::Test
     end
   end
 
+  def test_a_pump_that_no_catalogue_has_is_recorded
+    made = send_json("POST", "/api/tickets", state: state({ trait: "plate", value: "ZZ9931" }, { trait: "cylinders", value: 5 }))
+    2.times { send_json("POST", "/api/sightings", ticket_id: made["id"]) }
+    assert_equal 201, last_response.status
+    get "/api/sightings"
+    json.each { |one| assert_schema "Sighting", one }
+    assert_equal([%w[plate cylinders]], json.map { |one| one["readings"].map { |reading| reading["trait"] } })
+    send_json("POST", "/api/sightings", ticket_id: 99)
+    assert_problem(404, "not_found")
+  end
+
   def test_unknown_ids_and_broken_states
     get "/api/tickets/99"
     assert_match(/no ticket 99/, assert_problem(404, "not_found")["detail"])

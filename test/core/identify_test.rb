@@ -8,7 +8,7 @@ class IdentifyTest < Minitest::Test
 
   SCOPE = %w[inlet_valves discharge_valves packings].freeze
 
-  def field = @field ||= Field.new(snapshot.variants)
+  def field = @field ||= Field.new(snapshot.variants, Gimlet::Core::Catalogue::InHand.new(snapshot))
 
   def classes(scope = SCOPE)
     (@classes ||= {})[scope] ||= OrderClasses.new(snapshot.variants, Gimlet::Core::Plan::Signature.all(snapshot.variants, scope, snapshot))
@@ -24,7 +24,9 @@ class IdentifyTest < Minitest::Test
   end
 
   def test_probabilities_add_up_to_one
-    assert_in_delta 1.0, identify(*call_so_far).candidates.sum(&:probability), 1e-9
+    posterior = Posterior.new(field, call_so_far, prior: field.prior)
+    assert_in_delta 1.0, posterior.probabilities.sum, 1e-9
+    assert_in_delta 1.0, posterior.without(call_so_far.first).sum, 1e-9
   end
 
   # An oracle by hand: two sizes, equally common, one reading with a known rate of mistakes.
@@ -102,7 +104,60 @@ class IdentifyTest < Minitest::Test
   end
 
   def test_old_parts_in_hand_are_asked_about_parts_only
-    assert_empty identify(channel: "parts").questions.map(&:trait) - %w[plunger_mm plunger_material plunger_held_by]
+    assert_empty identify(channel: "parts").questions.map(&:trait) -
+                 %w[plunger_mm plunger_material plunger_held_by part_number seal_id_mm seal_od_mm seal_height_mm valve_od_mm oring_id_mm
+                    oring_section_mm spring_turns spring_colour]
+  end
+
+  def test_a_measured_seal_speaks_for_the_pumps_that_hold_it
+    found = identify(reading("seal_id_mm", "20 mm", tool: "caliper"), reading("seal_od_mm", "28 mm", tool: "caliper"), channel: "parts")
+    assert_operator found.candidates.select { |one| one.variant.trait("plunger_mm") == 20 }.sum(&:probability), :>, 0.9
+    assert_match(/TK4[LR]20|RP[LR]20/, found.candidates.first.variant.id)
+  end
+
+  def test_an_old_number_and_its_supersession
+    [["DB 7710", /DK4/], ["db-7715", /DK4/], ["PW-4400", /TK4/], ["PW-K42A", /TK4.* before 31000/],
+     ["TF2-K16", /OB216C/]].each do |number, models|
+      found = identify(reading("part_number", number))
+      assert_match models, found.candidates.first.variant.id, number
+      assert_operator found.candidates.select { |one| one.variant.id.match?(models) }.sum(&:probability), :>, 0.8, number
+    end
+  end
+
+  def test_nothing_like_it_in_the_catalogue_is_said
+    strange = [reading("plate", "ZZ9931QX"), reading("head_bolts", 14), reading("cylinders", 5), reading("manifold_material", "brass")]
+    found = identify(*strange)
+    refute found.plausible
+    refute found.enough
+    assert identify(*call_so_far).plausible
+    assert identify.plausible
+  end
+
+  # 3 × π/4 × 18² × 12 × 1450 / 10⁶ is 13.3 L/min: the arithmetic is the handbook's, the pump is the demo's.
+  def test_a_flow_that_the_pump_cannot_make
+    seen = ->(flow, *others) { identify(reading("plate", "TK4L18"), reading("flow_l_min", flow), reading("speed_rpm", 1450), *others).flow }
+    assert_nil seen.call(12.2)
+    assert_equal "too_much", seen.call(15).verdict
+    assert_includes seen.call(15).arithmetic, "3 × π/4 × 18² mm² × 12 mm × 1450 rpm / 10⁶ = 13.3 L/min swept"
+    assert_equal "too_little", seen.call(8).verdict
+  end
+
+  def test_a_candidate_taken_by_hand_is_listed_however_unlikely
+    found = Identify.new(field, classes).call([reading("plate", "SC325L")], channel: "phone", chosen: "OB216C")
+    assert_includes found.candidates.map { |one| one.variant.id }, "OB216C"
+  end
+
+  def test_absurd_double_and_hostile_readings_are_survived
+    random = Random.new(Minitest.seed)
+    texts = ["?", "*", "**", "?????????", "-", "Ø", "A" * 60, "'; DROP TABLE", "TK4L20"]
+    100.times do
+      readings = [reading("plate", texts.sample(random: random)), reading("head_bolts", random.rand(0..60)),
+                  reading("head_bolts", random.rand(0..60)), reading("plunger_mm", range: [0.1, 200]),
+                  reading("serial", random.rand(10**12))]
+      found = identify(*readings.sample(random.rand(1..5), random: random))
+      assert_in_delta 1.0, found.order_classes.sum(&:probability), 1e-6 if found.order_classes.size < OrderClasses::SHOWN
+      assert_operator found.candidates.first.probability, :>, 0
+    end
   end
 
   # Information cannot be negative, and no answer tells more than there is to know.
@@ -133,6 +188,8 @@ class IdentifyTest < Minitest::Test
   def true_answer(question, truth)
     return reading("plate", truth.designation) if question.trait == "plate"
     return reading("serial", truth.first_serial || (truth.end_serial ? truth.end_serial - 1 : 5)) if question.trait == "serial"
+
+    return reading(question.trait, unknown: true) if Gimlet::Core::Catalogue::InHand::TRAITS.include?(question.trait)
 
     value = truth.trait(question.trait)
     value ? reading(question.trait, value) : reading(question.trait, unknown: true)

@@ -46,4 +46,37 @@ class PlateMatchTest < Minitest::Test
     end
     assert_operator found, :>=, 59
   end
+
+  # Independent oracle: each designation aligned by itself.
+  def test_the_tree_finds_what_aligning_one_by_one_finds
+    random = Random.new(Minitest.seed)
+    names = Array.new(200) { Array.new(random.rand(4..9)) { [*"A".."H", *"0".."5"].sample(random: random) }.join }.uniq
+    tree = Gimlet::Core::Candidates::PlateTree.new(names)
+    60.times do
+      text = damaged(names.sample(random: random), random)
+      match = Gimlet::Core::Candidates::PlateMatch.new(text)
+      scores = names.map { |name| match.log_likelihood(name) }
+      near = scores.each_index.select { |at| scores[at] > scores.max - Gimlet::Core::Candidates::PlateTree::WINDOW + 1e-9 }
+      found = tree.search(match)
+      near.each { |at| assert_in_delta scores[at], found.fetch(at), 1e-9, "#{text} #{names[at]}" }
+      assert_empty found.keys - scores.each_index.select { |at| scores[at] > scores.max - Gimlet::Core::Candidates::PlateTree::WINDOW - 1e-9 }
+    end
+  end
+
+  def damaged(name, random)
+    name.chars.map { |glyph| random.rand < 0.25 ? ["?", "*", "", "B", "0"].sample(random: random) : glyph }.join
+  end
+
+  def test_the_index_ranks_the_best_as_aligning_one_by_one_does
+    random = Random.new(Minitest.seed)
+    names = Array.new(400) { Array.new(9) { [*"A".."Z", *"0".."9"].sample(random: random) }.join }.uniq
+    index = Gimlet::Core::Candidates::PlateIndex.new(names)
+    80.times do
+      text = names.sample(random: random).dup
+      [*0..8].sample(random.rand(0..3), random: random).each { |at| text[at] = "?" }
+      match = Gimlet::Core::Candidates::PlateMatch.new(text)
+      best = names.each_index.max_by { |at| match.log_likelihood(names[at]) }
+      assert_in_delta match.log_likelihood(names[best]), index.search(text).values.max, 1e-9
+    end
+  end
 end

@@ -38,6 +38,22 @@ class ShorthandTest < Minitest::Test
       .each { |line, expected| assert_equal expected, values(line), line }
   end
 
+  def test_old_parts_in_hand
+    assert_equal({ "seal_id_mm" => 20.0, "seal_od_mm" => 28.0, "seal_height_mm" => 6.0 }, values("seal 20x28x6 caliper"))
+    assert_equal "caliper", heard("seal 20x28x6 caliper").readings.first[:tool]
+    assert_equal({ "oring_id_mm" => 16.0, "oring_section_mm" => 2.0 }, values("o-ring 16 x 2"))
+    assert_equal({ "part_number" => "DBKIT120" }, values("invoice DB KIT 120"))
+    assert_equal "old_invoice", heard("bag OH.K25").readings.first[:observer]
+    assert_equal({ "spring_colour" => "black", "spring_turns" => 5 }, values("black spring, 5 turns"))
+  end
+
+  def test_a_bare_figure_answers_what_was_asked
+    answer = ->(line, asked) { Readings::Shorthand.new.call(line, asked: asked).readings.map { |one| one.values_at(:trait, :value, :tool) } }
+    assert_equal [["plunger_mm", "19.97 mm", "caliper"]], answer.call("19.97 mm caliper", "plunger_mm")
+    assert_equal [["serial", "31500", nil]], answer.call("31500", "serial")
+    assert_equal [["head_bolts", "8", nil]], answer.call("8 bolts", "plunger_mm")
+  end
+
   def test_not_sure_is_a_reading
     reading = heard("not sure about the shaft side").readings.first
     assert_equal ["shaft_side", true], reading.values_at(:trait, :unknown)

@@ -51,7 +51,7 @@ class SyntheticCatalogue
   # the tools.
   def models(code, sizes, traits)
     shafts = [20, 24, 25, 28, 30, 35].sample(2, random: @random).sort
-    ["1", "2"].product(%w[L R LH RH], sizes).map do |frame, shaft, size|
+    %w[1 2].product(%w[L R LH RH], sizes).map do |frame, shaft, size|
       stroke = 8 + (4 * frame.to_i)
       { "designation" => "#{code}#{frame}#{shaft}#{size}", "popularity" => @random.rand(1..30),
         "stroke_mm" => stroke,
@@ -82,7 +82,9 @@ class SyntheticCatalogue
 
   def parts(code, sizes)
     numbers = sizes.to_h { |size| [size, "#{code}-S#{size}"] }
-    { "parts" => [*numbers.map { |size, number| { "number" => number, "name" => "seal #{size}", "spec" => { "id_mm" => size, "od_mm" => size + 8 } } },
+    { "parts" => [*numbers.map do |size, number|
+      { "number" => number, "name" => "seal #{size}", "spec" => { "id_mm" => size, "od_mm" => size + 8 } }
+    end,
                   { "number" => "#{code}-V1", "name" => "valve" }, { "number" => "#{code}-V2", "name" => "valve" }],
       "fits" => [*numbers.map { |size, number| { "slot" => "seal", "part" => number, "for" => { "plunger_mm" => size } } },
                  { "slot" => "valve", "part" => "#{code}-V1", "for" => { "before" => "b" } },
@@ -94,11 +96,13 @@ class SyntheticCatalogue
       "areas" => [{ "id" => "packings", "stacks" => ["packing"], "opens" => ["manifold"], "tools" => %w[driver1 driver2] },
                   { "id" => "inlet_valves", "stacks" => ["inlet_valve"], "opens" => ["manifold"] }],
       "groups" => [{ "id" => "manifold", "name" => "manifold", "fasteners" => [], "open" => "", "close" => "" }], "fasteners" => [],
-      "tools" => %w[1 2].map { |frame| { "id" => "driver#{frame}", "name" => "driver #{frame}", "kind" => "made", "for" => { "frame" => frame } } } }
+      "tools" => %w[1 2].map do |frame|
+        { "id" => "driver#{frame}", "name" => "driver #{frame}", "kind" => "made", "for" => { "frame" => frame } }
+      end }
   end
 
   def stack(id, slot, shape)
-    { "id" => id, "name" => id, "positions" => ["1", "2", "3"], "from" => "head", "towards" => "crankcase",
+    { "id" => id, "name" => id, "positions" => %w[1 2 3], "from" => "head", "towards" => "crankcase",
       "layers" => [{ "slot" => slot, "name" => slot, "reuse" => "replace_always", "shape" => shape }] }
   end
 

@@ -9,6 +9,7 @@ require_relative "../counter/plan_rebuild"
 require_relative "../store/catalogue"
 require_relative "../store/customers"
 require_relative "../store/orders"
+require_relative "../store/sightings"
 require_relative "../store/stock"
 require_relative "../store/tickets"
 require_relative "contract"
@@ -17,6 +18,7 @@ require_relative "routes/catalogue"
 require_relative "routes/counter"
 require_relative "routes/orders"
 require_relative "routes/pages"
+require_relative "routes/sightings"
 require_relative "routes/tickets"
 
 module Gimlet
@@ -38,6 +40,7 @@ module Gimlet
       register Routes::Counter
       register Routes::Tickets
       register Routes::Orders
+      register Routes::Sightings
       register Routes::Catalogue
       register Routes::Pages
 
@@ -49,12 +52,13 @@ module Gimlet
         @customers = Store::Customers.new(database)
         @tickets = Store::Tickets.new(database)
         @orders = Store::Orders.new(database)
+        @sightings = Store::Sightings.new(database)
         @indexes = {}
       end
 
       private
 
-      attr_reader :catalogue, :stock, :customers, :tickets, :orders
+      attr_reader :catalogue, :stock, :customers, :tickets, :orders, :sightings
 
       # Sinatra works on a copy of the app for each request: the hash is shared, so it is filled and never replaced.
       def index(snapshot)

@@ -27,11 +27,12 @@ module Gimlet
       # @raise [Core::InputError]
       def call(request)
         channel = request[:channel] || "phone"
-        heard = shorthand.call(request[:text].to_s)
+        heard = shorthand.call(request[:text].to_s, asked: asked(request[:asked]))
         readings = checked(request[:readings] || [], "readings", channel) + checked(heard.readings, "text", channel)
         owned = owned_by(request[:customer_id])
         scope = scope_of(request, heard)
-        found = Core::Candidates::Identify.new(@index.field, @index.classes(scope)).call(readings, channel: channel, owned: owned)
+        found = Core::Candidates::Identify.new(@index.field, @index.classes(scope)).call(readings, channel: channel, owned: owned,
+                                                                                                   chosen: request[:chosen])
         Result.new(readings: readings, heard: heard, owned: owned, identification: found)
       end
 
@@ -40,6 +41,12 @@ module Gimlet
       def shorthand
         series = @snapshot.series
         Core::Readings::Shorthand.new("maker" => series.map { |one| one.maker.name }.uniq, "series" => series.map(&:name))
+      end
+
+      def asked(trait)
+        return trait if trait.nil? || Core::Readings::TRAITS.key?(trait)
+
+        raise Core::InputError.new("“#{trait}” is not a trait.", field: "asked", code: "unknown_trait")
       end
 
       def checked(rows, field, channel)

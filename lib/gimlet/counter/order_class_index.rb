@@ -14,7 +14,7 @@ module Gimlet
       # @param snapshot [Core::Catalogue::Snapshot]
       def initialize(snapshot)
         @snapshot = snapshot
-        @field = Core::Candidates::Field.new(snapshot.variants)
+        @field = Core::Candidates::Field.new(snapshot.variants, Core::Catalogue::InHand.new(snapshot))
         @classes = {}
         @lock = Mutex.new
       end

@@ -49,14 +49,16 @@ module Gimlet
 
       def identify_request(state)
         live = state["readings"].reject { |row| row["struck"] }.map { |row| row["reading"].transform_keys(&:to_sym) }
-        { readings: live, channel: state["channel"], scope: state["scope"], customer_id: state["customer_id"] }
+        { readings: live, channel: state["channel"], scope: state["scope"], customer_id: state["customer_id"],
+          chosen: chosen_id(state) }
       end
+
+      def chosen_id(state) = state["model"] && [state["model"], state["serial"]].compact.join(" ")
 
       # The candidate that was taken by hand, else the leading one.
       def chosen(found, state)
         candidates = found.identification.candidates
-        wanted = [state["model"], state["serial"]].compact.join(" ")
-        return candidates.first unless state["model"]
+        wanted = chosen_id(state) or return candidates.first
 
         candidates.find { |one| one.variant.id == wanted } ||
           raise(Core::InputError.new("#{wanted} is no longer a candidate: choose the pump again.", field: "model",
@@ -70,8 +72,9 @@ module Gimlet
 
       def document(found, candidate, planned)
         same = found.identification.order_classes.find { |one| one.id == candidate.order_class }
-        { readings: found.readings.map { |one| Present::Identification.reading(one) }, sure: same.probability,
-          models: same.variants.first(12).map(&:id), plan: Present::Plan.call(planned) }
+        { readings: found.readings.map { |one| Present::Identification.reading(one) },
+          sure: same ? same.probability : candidate.probability,
+          models: same ? same.variants.first(12).map(&:id) : [candidate.variant.id], plan: Present::Plan.call(planned) }
       end
     end
   end

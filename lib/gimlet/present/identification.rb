@@ -1,11 +1,17 @@
 # frozen_string_literal: true
 
 require_relative "../core/2_readings/traits"
+require_relative "../core/3_candidates/identify"
+require_relative "../core/3_candidates/picture"
+require_relative "tightening"
 
 module Gimlet
   module Present
     # An identification as the API answers it.
     module Identification
+      LEADERS = 6
+      FACES = 3
+
       module_function
 
       # @param result [Counter::IdentifyPump::Result]
@@ -14,9 +20,10 @@ module Gimlet
         { readings: result.readings.map { |one| reading(one) }, heard: result.heard.to_h.slice(:scope, :pumps, :unread),
           candidates: found.candidates.map { |one| candidate(one, result.owned) }, enough_to_order: found.enough,
           order_classes: found.order_classes.map { |one| order_class(one) },
-          next_questions: found.questions.map { |one| question(one) },
+          next_questions: found.questions.map { |one| question(one, found.candidates.first.variant) },
           contradictions: found.contradictions.map { |one| contradiction(one) },
-          differences: found.differences.map { |one| difference(one) } }
+          differences: found.differences.map { |one| difference(one) },
+          plausible: found.plausible, flow: found.flow&.to_h, faces: faces(found) }
       end
 
       def reading(one)
@@ -42,10 +49,30 @@ module Gimlet
         { id: one.id, probability: one.probability.round(6), models: one.variants.map(&:id) }
       end
 
-      def question(one)
+      # Fronts of the leading candidates, one for each series.
+      def faces(found)
+        leaders = found.candidates.first(LEADERS).select { |one| one.probability >= Core::Candidates::Identify::WORTH_COMPARING }
+        Core::Candidates::Pictures.fronts(leaders.map(&:variant)).first(FACES).map { |one| picture(one) }
+      end
+
+      def picture(one)
+        { series: one.variant.series.name, maker: one.variant.series.maker.name, marked: one.marked, face: Tightening.face(one.face),
+          points: one.points.map { |point| point.to_h.merge(order: nil) }, seen: seen(one.variant) }
+      end
+
+      # What is written beside a front, to compare.
+      def seen(variant)
+        %w[head_bolts head_bolt_drive valve_caps cap_drive].filter_map do |id|
+          value = variant.trait(id)
+          { trait: id, text: "#{Core::Readings::TRAITS.fetch(id).name} #{value}" } if value
+        end
+      end
+
+      def question(one, leader)
         { trait: one.trait, name: Core::Readings::TRAITS.fetch(one.trait).name, say: one.say,
           gain_bits: one.gain_bits.round(4), seconds: one.seconds,
-          answers: one.answers.map { |answer| answer(answer) } }
+          answers: one.answers.map { |answer| answer(answer) },
+          picture: Core::Candidates::Pictures.of_trait(leader, one.trait)&.then { |found| picture(found) } }
       end
 
       def answer(one)

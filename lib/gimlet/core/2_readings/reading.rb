@@ -15,7 +15,9 @@ module Gimlet
 
       # Largest value that is still a pump, in the trait's own unit.
       LIMITS = { "plunger_mm" => 200, "shaft_mm" => 200, "mass_kg" => 5000, "flow_l_min" => 2000,
-                 "pressure_bar" => 7000, "speed_rpm" => 6000, "cylinders" => 12, "head_bolts" => 60,
+                 "pressure_bar" => 7000, "speed_rpm" => 6000, "seal_id_mm" => 250, "seal_od_mm" => 300,
+                 "seal_height_mm" => 100, "valve_od_mm" => 200, "oring_id_mm" => 500, "oring_section_mm" => 20,
+                 "spring_turns" => 40, "cylinders" => 12, "head_bolts" => 60,
                  "valve_caps" => 24 }.freeze
 
       # One trait as observed. `value` is in the trait's unit; `range` is [low, high]; `unknown` says
@@ -74,8 +76,15 @@ module Gimlet
             case trait.kind
             when :counted, :serial then whole(trait, given)
             when :measured, :rated then sized(trait, given, unit)
+            when :number then number(trait, given)
             else words(trait, given)
             end
+          end
+
+          def number(trait, given)
+            plain = words(trait, given).upcase.gsub(/[^A-Z0-9]/, "")
+            reject("value", "missing_value", "#{trait.name}: “#{given}” has no letter or figure.") if plain.empty?
+            plain
           end
 
           def whole(trait, given)

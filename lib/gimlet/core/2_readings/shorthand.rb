@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../0_quantities/units"
 require_relative "../value"
 require_relative "spoken_plate"
 
@@ -69,6 +70,20 @@ module Gimlet
           [/\b(?:packings?|seals?)\b/, %w[packings]], [/\bplungers?\b/, %w[plungers]], [/\bunloader\b/, %w[unloader]]
         ].freeze
 
+        # Words that say what a size was taken with.
+        TOOL = /\b(?:by |with (?:a |the )?)?(eye|tape|rule|caliper)s?\b/
+        OLD_NUMBER = /\b(invoice|bag|part|kit)\s+(?:number\s+|no\.?\s+)?([a-z0-9][a-z0-9.\- ]*\d[a-z0-9.\- ]*)/
+        PAPER = %w[invoice bag].freeze
+        IN_HAND = [
+          [OLD_NUMBER, ->(m) { { "part_number" => { value: m[2], observer: PAPER.include?(m[1]) ? "old_invoice" : nil }.compact } }],
+          [/\bseal\s*#{N}\s*[x×]\s*#{N}(?:\s*[x×]\s*#{N})?/,
+           ->(m) { { "seal_id_mm" => m[1], "seal_od_mm" => m[2], "seal_height_mm" => m[3] } }],
+          [/o-?ring\s*#{N}\s*[x×]\s*#{N}/, ->(m) { { "oring_id_mm" => m[1], "oring_section_mm" => m[2] } }],
+          [/\bvalve\s*(?:seat\s*)?#{N}\s*(mm|in\b|["”])/, ->(m) { { "valve_od_mm" => { value: m[1], unit: m[2] } } }],
+          [/\b(\d+)\s*turns?\b/, ->(m) { { "spring_turns" => m[1] } }],
+          [/\b(black|blue|green|red|white|grey|plain|yellow)\s+spring\b/, ->(m) { { "spring_colour" => m[1] } }]
+        ].freeze
+
         FILLER = /\b(?:an?|and|the|with|at|on|in|is|are|has|have|it|its|head|takes?|taking|key|kit|kits|wants?|needs?|what|
                      torques?|new|for|please|of|says?|plate|pump|then|my|number|mm|from|to|about|around|white|plungers?)\b/x
 
@@ -78,8 +93,11 @@ module Gimlet
         end
 
         # @param line [String]
+        # @param asked [String, nil] the trait that was asked for: a bare figure answers it
         # @return [Heard]
-        def call(line)
+        def call(line, asked: nil)
+          return answer(line.strip, asked) if asked && bare?(line, TRAITS.fetch(asked))
+
           plate, segments = SpokenPlate.take(line.split(/[,;\n]+/).map(&:strip).reject(&:empty?))
           parts = segments.map { |segment| listen(figures(segment)) }
           readings = parts.flat_map(&:readings)
@@ -93,6 +111,20 @@ module Gimlet
 
         private
 
+        def bare?(line, trait)
+          number, unit = line.strip.sub(TOOL, "").match(/\A#{N}\s*(.*)\z/)&.captures
+          case trait.kind
+          when :measured, :rated then number && (unit.strip.empty? || Units.symbol(unit))
+          when :counted, :serial then number && unit.empty?
+          end
+        end
+
+        def answer(text, asked)
+          tool = text[TOOL, 1]
+          fields = { trait: asked, value: text.sub(TOOL, "").strip, heard: text, tool: tool }.compact
+          Heard.new(readings: [fields], scope: [], pumps: nil, unread: [])
+        end
+
         def figures(segment)
           segment.downcase.gsub(/\b(?:#{NUMBER_WORDS.keys.join('|')})\b/) { |word| NUMBER_WORDS[word].to_s }
         end
@@ -100,8 +132,10 @@ module Gimlet
         def listen(segment)
           rest = segment.dup
           pumps = rest.slice!(/\b(\d+)\s+pumps\b/)&.to_i
+          tool = rest.slice!(TOOL)&.slice(TOOL, 1)
           unknown = take_unknown(rest)
-          readings = unknown + take_names(rest) + RULES.flat_map { |pattern, make| take(rest, pattern, make) }
+          readings = unknown + take_names(rest) + (IN_HAND + RULES).flat_map { |pattern, make| take(rest, pattern, make) }
+          readings.each { |fields| fields[:tool] = tool } if tool
           scope = SCOPE_RULES.flat_map { |pattern, areas| rest.sub!(pattern, " ") ? areas : [] }
           Heard.new(readings: readings, scope: scope, pumps: pumps, unread: leftover(rest))
         end

@@ -14,7 +14,7 @@ module Gimlet
         # With more values alive than this, mistaking one for another hardly matters: answers are taken at their word.
         MANY = 40
 
-        # @param values [Array] the distinct values of the trait's column
+        # @param values [Array] the distinct values of the trait's column; arrays for traits of several parts in hand
         # @param trait [Readings::Trait]
         # @param channel [String]
         def initialize(values, trait, channel)
@@ -24,20 +24,20 @@ module Gimlet
         end
 
         # @param places [Array<Integer>] the values that are still possible
-        # @return [Hash{Integer=>Hash{Integer=>Float}}] answer's place => true value's place => chance; empty when no
-        #   value is on file
+        # @return [Hash{Object=>Hash{Integer=>Float}}] answer => true value's place => chance; empty when no answer helps
         def matrix(places)
-          return at_their_word(places) if @trait.kind == :plate || places.size > MANY
+          return at_their_word(places) if NextQuestion::FREE.include?(@trait.kind) || places.size > MANY
 
-          rows = places.select { |place| option?(place) }.to_h { |place| [place, weigh(place, places)] }
+          values = places.map { |place| @values[place] }
+          rows = options(values).to_h { |answer| [answer, Likelihood.over(reading(answer), values)] }
           totals = places.each_index.map { |at| rows.values.sum { |row| row[at] } }
           rows.transform_values { |row| places.each_with_index.to_h { |place, at| [place, row[at] / totals[at]] } }
         end
 
-        # @return [Boolean] whether the value at this place can be given as an answer
-        def option?(place) = ![nil, [nil, nil]].include?(@values[place])
+        # @return [Boolean] whether a value cannot be given as an answer
+        def blank?(value) = [nil, [], [nil, nil]].include?(value)
 
-        # @param value [Object] of the column
+        # @param value [Object] an answer of the matrix
         # @return [Readings::Reading] what choosing this answer records
         def reading(value)
           told = @trait.kind == :serial ? { range: serials(*value) } : { value: value }
@@ -47,15 +47,17 @@ module Gimlet
 
         private
 
-        # A serial tells nothing while pumps with many different breaks are alive.
+        # A serial tells nothing while pumps with many different breaks are alive; nor does one part of very many.
         def at_their_word(places)
-          @trait.kind == :serial ? {} : places.to_h { |place| [place, { place => 1.0 }] }
+          single = places.none? { |place| @values[place].is_a?(Array) }
+          single ? places.to_h { |place| [@values[place], { place => 1.0 }] } : {}
         end
 
         def serials(first, ending) = [first || 0, (ending || (LAST_SERIAL + 1)) - 1]
 
-        def weigh(answer, places)
-          Likelihood.over(reading(@values[answer]), places.map { |place| @values[place] })
+        def options(values)
+          known = values.reject { |value| blank?(value) }
+          @trait.kind == :serial ? known : known.flatten.uniq
         end
       end
     end

@@ -14,7 +14,18 @@ module Gimlet
         DOUBTFUL = 0.2
         LEADERS = 3
 
+        # With this many readings that do not fit, and this share of them all, the pump is not in the catalogue.
+        MANY = 2
+        SHARE = 0.4
+
         module_function
+
+        # @return [Boolean] whether the leading candidate explains what was seen
+        def plausible?(posterior)
+          leader = posterior.probabilities.each_index.max_by { |at| posterior.probabilities[at] }
+          bad = posterior.readings.count { |one| posterior.fit(one, leader) < DOUBTFUL }
+          bad < MANY || bad < SHARE * posterior.readings.size
+        end
 
         # @param posterior [Posterior]
         # @return [Array<Contradiction>] the worst first
@@ -27,7 +38,7 @@ module Gimlet
 
         def found(field, posterior, reading, leader)
           on_file = leader.trait(reading.trait)
-          told = on_file ? " (on file: #{on_file})" : ""
+          told = on_file ? " (on file: #{Readings::Reading.plain(on_file)})" : ""
           Contradiction.new(reading: reading, leading: leaders(field, posterior.probabilities),
                             without: leaders(field, posterior.without(reading)),
                             text: "“#{reading}” does not fit #{leader.designation}#{told}. Check it, or strike it out.")

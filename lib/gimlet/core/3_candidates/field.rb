@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../1_catalogue/in_hand"
 require_relative "../value"
 require_relative "plate_index"
 
@@ -15,8 +16,10 @@ module Gimlet
         attr_reader :variants
 
         # @param variants [Array<Catalogue::Variant>]
-        def initialize(variants)
+        # @param in_hand [Catalogue::InHand, nil] what parts of these pumps look like
+        def initialize(variants, in_hand = nil)
           @variants = variants
+          @in_hand = in_hand
           @columns = {}
         end
 
@@ -45,6 +48,7 @@ module Gimlet
           case trait
           when "serial" then [variant.first_serial, variant.end_serial]
           when "flow_per_rev" then per_rev(variant)
+          when *Catalogue::InHand::TRAITS then @in_hand&.of(variant)&.fetch(trait)
           else variant.trait(trait)
           end
         end

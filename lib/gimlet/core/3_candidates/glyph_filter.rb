@@ -15,14 +15,9 @@ module Gimlet
 
         # @param names [Array<String>] plain, by place
         def initialize(names)
-          @from_left = Hash.new(0)
-          @from_right = Hash.new(0)
-          names.each_with_index do |name, place|
-            name.each_char.with_index do |letter, at|
-              @from_left[[at, letter]] |= 1 << place
-              @from_right[[name.size - 1 - at, letter]] |= 1 << place
-            end
-          end
+          @size = names.size
+          @from_left = sets(names) { |_, at| at }
+          @from_right = sets(names) { |name, at| name.size - 1 - at }
           @near = {}
         end
 
@@ -36,6 +31,18 @@ module Gimlet
         end
 
         private
+
+        # { [distance from that end, letter] => set }
+        def sets(names)
+          bytes = Hash.new { |all, key| all[key] = "\0".b * ((@size / 8) + 1) }
+          names.each_with_index do |name, place|
+            name.each_char.with_index do |letter, at|
+              row = bytes[[yield(name, at), letter]]
+              row.setbyte(place / 8, row.getbyte(place / 8) | (1 << (place % 8)))
+            end
+          end
+          bytes.transform_values { |row| row.reverse.unpack1("H*").hex }.tap { |sets| sets.default = 0 }
+        end
 
         # Bit-sliced counters: the n-th Integer holds the n-th binary digit of every designation's count.
         def count(glyphs, table)

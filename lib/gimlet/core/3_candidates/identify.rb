@@ -4,6 +4,7 @@ require_relative "../value"
 require_relative "contradictions"
 require_relative "differences"
 require_relative "field"
+require_relative "flow_check"
 require_relative "next_question"
 require_relative "order_classes"
 require_relative "posterior"
@@ -12,7 +13,8 @@ module Gimlet
   module Core
     module Candidates
       Candidate = Value.of(:variant, :probability, :order_class)
-      Identification = Value.of(:candidates, :order_classes, :enough, :questions, :contradictions, :differences)
+      Identification = Value.of(:candidates, :order_classes, :enough, :questions, :contradictions, :differences,
+                                :plausible, :flow)
 
       # From readings to candidates, order classes and the next question.
       class Identify
@@ -30,21 +32,26 @@ module Gimlet
         # @param readings [Array<Reading>]
         # @param channel [String] one of CHANNELS
         # @param owned [Array<String>] designations this customer has
+        # @param chosen [String, nil] id of a candidate that is listed however unlikely it is
         # @return [Identification]
-        def call(readings, channel:, owned: [])
+        def call(readings, channel:, owned: [], chosen: nil)
           posterior = Posterior.new(@field, readings, prior: @field.prior(owned))
           belief = posterior.probabilities
-          classes, candidates = @classes.rank(belief), ranked(belief)
+          classes, candidates = @classes.rank(belief), ranked(belief, chosen)
           Identification.new(candidates: candidates, order_classes: classes,
-                             enough: classes.first.probability >= OrderClasses::ENOUGH,
+                             enough: classes.first.probability >= OrderClasses::ENOUGH && Contradictions.plausible?(posterior),
                              questions: questions(belief, readings, channel), differences: differences(candidates),
-                             contradictions: Contradictions.call(@field, posterior))
+                             contradictions: Contradictions.call(@field, posterior),
+                             plausible: Contradictions.plausible?(posterior),
+                             flow: FlowCheck.call(posterior.readings, candidates.first.variant))
         end
 
         private
 
-        def ranked(belief)
-          belief.each_index.max_by(SHOWN) { |at| belief[at] }.map do |at|
+        def ranked(belief, chosen)
+          shown = belief.each_index.max_by(SHOWN) { |at| belief[at] }
+          picked = chosen && @field.variants.index { |one| one.id == chosen }
+          (shown | [picked].compact).map do |at|
             Candidate.new(variant: @field.variants[at], probability: belief[at], order_class: @classes.id_of(at))
           end
         end

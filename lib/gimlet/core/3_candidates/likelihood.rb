@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../2_readings/reading"
+require_relative "plate_match"
 
 module Gimlet
   module Core
@@ -17,6 +18,8 @@ module Gimlet
 
         # One glyph of a plate, guessed.
         CHANCE_GLYPH = 0.05
+        # A plate with three lookalikes and one glyph lost is still a plate of that pump.
+        WORST_PLATE = (3 * PlateMatch::ALIKE) + PlateMatch::LOST_END
 
         module_function
 
@@ -24,10 +27,18 @@ module Gimlet
         # @param values [Array] the distinct values on file, nil for "not on file"
         # @return [Array<Float>] one for each value; nil gets the mean of the others
         def over(reading, values)
-          known = values.compact
-          found = known.to_h { |value| [value, for_kind(reading, value, known.size)] }
+          known = values.reject { |value| value.nil? || value == [] }
+          choices = reading.trait == "serial" ? known.size : known.flatten.uniq.size
+          found = known.to_h { |value| [value, of_value(reading, value, choices)] }
           mean = found.empty? ? 1.0 : found.values.sum / found.size
-          values.map { |value| value.nil? ? mean : found[value] }
+          values.map { |value| found.fetch(value, mean) }
+        end
+
+        # A pump holds several seals: the one in hand may be any of them.
+        def of_value(reading, value, choices)
+          return for_kind(reading, value, choices) unless value.is_a?(Array) && reading.trait != "serial"
+
+          value.map { |one| for_kind(reading, one, choices) }.max
         end
 
         def for_kind(reading, value, choices)
@@ -38,11 +49,11 @@ module Gimlet
           end
         end
 
-        # @return [Float, nil] what a value that fits perfectly would get; nil for plates, which have no such top
+        # @return [Float] what a value that fits as well as can be expected would get
         def best(reading)
           case reading.definition.kind
           when :measured, :rated then 1.0
-          when :plate then nil
+          when :plate then Math.exp(WORST_PLATE + (reading.value.count("A-Za-z0-9") * PlateMatch::SAME))
           else 1 - confusion(reading)
           end
         end

@@ -20,8 +20,10 @@ module Gimlet
         NEGLIGIBLE = 0.001
         LEFT = 0.02
         # With more candidates alive than this, evenly spaced ones of them stand for all.
-        SAMPLED = 600
+        SAMPLED = 400
         SHOWN = 5
+        # Answered by typing, not by choosing.
+        FREE = %i[plate number].freeze
 
         # @param classes [Array<Integer>] order class of each candidate
         # @param probabilities [Array<Float>]
@@ -58,7 +60,7 @@ module Gimlet
 
         def question(trait, gain)
           Question.new(trait: trait.id, say: trait.say, gain_bits: gain, seconds: trait.seconds[@channel],
-                       answers: trait.kind == :plate ? [] : answers(trait))
+                       answers: FREE.include?(trait.kind) ? [] : answers(trait))
         end
 
         # Expected class entropy once the trait is answered; endless where nothing is on file to answer with.
@@ -80,17 +82,15 @@ module Gimlet
         def answers(trait)
           column = @field.column(trait.id)
           model = chances(trait)
-          model.matrix(@live.map { |at| column.places[at] }.uniq).select { |place, _| model.option?(place) }
-               .map { |place, chances| answer(trait, column, place, chances) }
+          model.matrix(@live.map { |at| column.places[at] }.uniq).reject { |value, _| model.blank?(value) }
+               .map { |value, chances| answer(column, model.reading(value), label(trait, value), chances) }
                .sort_by { |one| [-one.probability, one.label] }.first(6)
         end
 
-        def answer(trait, column, place, chances)
+        def answer(column, reading, label, chances)
           belief = @live.map { |at| @probabilities[at] * (chances[column.places[at]] || 0) }
           total = belief.sum
-          Answer.new(label: label(trait, column.values[place]), probability: total / @total,
-                     leaves: belief.count { |p| p > LEFT * total },
-                     reading: chances(trait).reading(column.values[place]))
+          Answer.new(label: label, probability: total / @total, leaves: belief.count { |p| p > LEFT * total }, reading: reading)
         end
 
         def label(trait, value)

@@ -38,7 +38,7 @@ module Gimlet
         # @return [Float]
         def fit(reading, candidate)
           weighed = @weighed.find { |one| one.reading.equal?(reading) }
-          weighed.of(candidate) / (Likelihood.best(reading) || weighed.found.max)
+          [weighed.of(candidate) / Likelihood.best(reading), 1.0].min
         end
 
         private
