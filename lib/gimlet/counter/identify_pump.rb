@@ -3,6 +3,7 @@
 require_relative "../core/2_readings/reading"
 require_relative "../core/2_readings/shorthand"
 require_relative "../core/3_candidates/identify"
+require_relative "../core/9_plan/part_differences"
 require_relative "../core/value"
 
 module Gimlet
@@ -10,7 +11,8 @@ module Gimlet
     # Request in, identification out.
     class IdentifyPump
       # `heard` is what the typed line said, `owned` the designations this customer has.
-      Result = Core::Value.of(:readings, :heard, :owned, :identification)
+      Result = Core::Value.of(:readings, :heard, :owned, :identification, :part_differences)
+      LIKELY_ORDERS = 3
       OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
 
       # @param index [OrderClassIndex]
@@ -33,10 +35,19 @@ module Gimlet
         scope = scope_of(request, heard)
         found = Core::Candidates::Identify.new(@index.field, @index.classes(scope)).call(readings, channel: channel, owned: owned,
                                                                                                    chosen: request[:chosen])
-        Result.new(readings: readings, heard: heard, owned: owned, identification: found)
+        Result.new(readings: readings, heard: heard, owned: owned, identification: found,
+                   part_differences: part_differences(found, scope))
       end
 
       private
+
+      # Of the two or three orders that are still likely.
+      def part_differences(found, scope)
+        likely = found.order_classes.first(LIKELY_ORDERS).select { |one| one.probability >= Core::Candidates::Identify::WORTH_COMPARING }
+        return [] if likely.size < 2
+
+        Core::Plan::PartDifferences.call(likely.map { |one| one.variants.first }, scope, @snapshot)
+      end
 
       def shorthand
         series = @snapshot.series

@@ -23,7 +23,8 @@ module Gimlet
           next_questions: found.questions.map { |one| question(one, found.candidates.first.variant) },
           contradictions: found.contradictions.map { |one| contradiction(one) },
           differences: found.differences.map { |one| difference(one) },
-          plausible: found.plausible, flow: found.flow&.to_h, faces: faces(found) }
+          plausible: found.plausible, flow: found.flow&.to_h, faces: faces(found),
+          part_differences: result.part_differences.map { |one| own_parts(one) } }
       end
 
       def reading(one)
@@ -47,6 +48,10 @@ module Gimlet
 
       def order_class(one)
         { id: one.id, probability: one.probability.round(6), models: one.variants.map(&:id) }
+      end
+
+      def own_parts(one)
+        { candidate: one.variant.id, parts: one.parts.map { |part| { number: part.number, name: part.name } } }
       end
 
       # Fronts of the leading candidates, one for each series.

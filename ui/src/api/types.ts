@@ -9,6 +9,7 @@ export type Difference = Schemas["Difference"];
 export type Identification = Schemas["Identification"];
 export type KitPlan = Schemas["KitPlan"];
 export type Order = Schemas["Order"];
+export type Picture = Schemas["Picture"];
 export type Plan = Schemas["Plan"];
 export type Question = Schemas["Question"];
 export type ReadingInput = Schemas["ReadingInput"];

@@ -3,6 +3,7 @@ import ButtonBase from "@mui/material/ButtonBase";
 import type { Candidate, Identification } from "../api/types";
 import { percent } from "../shell/format";
 import { ink, petrol } from "../shell/theme";
+import { useEarlier } from "./useEarlier";
 
 const SHOWN = 6;
 
@@ -14,6 +15,7 @@ interface Props {
 
 /** Candidates gathered by order: those in one frame need exactly the same parts, tools and tightening. */
 export function Candidates({ found, chosen, onChoose }: Props) {
+  const earlier = useEarlier(found);
   if (found.readings.length === 0) return <Box>{found.candidates.length} pumps in the catalogue.</Box>;
   const leading = found.candidates.slice(0, SHOWN);
   const classes = found.order_classes.filter((one) => leading.some((candidate) => candidate.order_class === one.id));
@@ -26,7 +28,7 @@ export function Candidates({ found, chosen, onChoose }: Props) {
             <strong>{percent(order.probability)}</strong>
           </Box>
           {leading.filter((one) => one.order_class === order.id).map((one) => (
-            <Row key={one.id} candidate={one} chosen={one.id === chosen} onChoose={() => onChoose(one)} />
+            <Row key={one.id} candidate={one} before={earlier.get(one.id)} chosen={one.id === chosen} onChoose={() => onChoose(one)} />
           ))}
         </Box>
       ))}
@@ -34,16 +36,26 @@ export function Candidates({ found, chosen, onChoose }: Props) {
   );
 }
 
-function Row({ candidate, chosen, onChoose }: { candidate: Candidate; chosen: boolean; onChoose: () => void }) {
+interface RowProps {
+  candidate: Candidate;
+  /** Probability before the latest reading. */
+  before: number | undefined;
+  chosen: boolean;
+  onChoose: () => void;
+}
+
+function Row({ candidate, before, chosen, onChoose }: RowProps) {
+  const moved = before === undefined ? 0 : candidate.probability - before;
   return (
     <ButtonBase onClick={onChoose} aria-pressed={chosen} sx={{ width: "100%", font: "inherit", color: ink, display: "block", textAlign: "left", py: 0.4 }}>
       <Box sx={{ display: "flex", justifyContent: "space-between", gap: 1 }}>
         <span style={{ fontWeight: chosen ? 700 : 400 }}>
           {chosen ? "▸ " : ""}{candidate.maker} {candidate.id}{candidate.owned ? " · theirs" : ""}
         </span>
-        <span>{percent(candidate.probability)}</span>
+        <span>{Math.abs(moved) >= 0.01 ? (moved > 0 ? "▴ " : "▾ ") : ""}{percent(candidate.probability)}</span>
       </Box>
-      <Box sx={{ height: 6, bgcolor: "#e6dfd0", borderRadius: 3 }}>
+      <Box sx={{ height: 6, bgcolor: "#e6dfd0", borderRadius: 3, position: "relative" }}>
+        {before !== undefined && <Box sx={{ position: "absolute", left: `${before * 100}%`, top: -2, height: 10, borderLeft: "2px solid", borderColor: "text.secondary" }} />}
         <Box sx={{ height: 6, width: `${candidate.probability * 100}%`, minWidth: 2, bgcolor: petrol, borderRadius: 3, transition: "width 150ms" }} />
       </Box>
     </ButtonBase>

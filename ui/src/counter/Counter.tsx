@@ -4,6 +4,7 @@ import { api, Problem, told } from "../api/client";
 import { commandOf, type Command } from "../ticket/commands";
 import { liveReadings, withLine, withReading } from "../ticket/state";
 import type { LiveTicket } from "../ticket/useTicket";
+import { CaliperStandIn } from "./CaliperStandIn";
 import { AnswerStack, type AnswerName, answerNames } from "./AnswerStack";
 import { Tray } from "./Tray";
 import { TypingLine } from "./TypingLine";
@@ -21,12 +22,14 @@ export function Counter({ ticket }: { ticket: LiveTicket }) {
 
   const complain = (text: string) => setSaid({ text, wrong: true });
 
-  const read = async () => {
-    const typed = state.draft;
+  const read = async (typed: string) => {
+    const asked = view.found?.enough_to_order ? undefined : view.found?.next_questions[0]?.trait;
     const answer = await told(
-      api.POST("/api/identify", { body: { readings: liveReadings(state), text: typed, channel: state.channel } }),
+      api.POST("/api/identify", {
+        body: { readings: liveReadings(state), text: typed, channel: state.channel, ...(asked ? { asked } : {}) },
+      }),
     );
-    change((now) => (now.draft === typed ? withLine(now, answer) : now));
+    change((now) => withLine(now, typed, answer));
     const unread = answer.heard.unread;
     setSaid(unread.length > 0 ? { text: `Not understood: ${unread.join("; ")}`, wrong: true } : null);
   };
@@ -85,7 +88,7 @@ export function Counter({ ticket }: { ticket: LiveTicket }) {
     if (ordered && command?.kind !== "card" && command?.kind !== "carry on") {
       return complain(`This ticket is order ${ticket.orderId} already: start a new ticket for another job.`);
     }
-    attempt(command ? obey(command) : read());
+    attempt(command ? obey(command) : read(state.draft));
   };
 
   return (
@@ -107,7 +110,11 @@ export function Counter({ ticket }: { ticket: LiveTicket }) {
           onSave={() => attempt(save())}
         />
       </Box>
-      <Tray view={view} ordered={ordered} onSave={() => attempt(save())} />
+      <Tray view={view} ordered={ordered} onSave={() => attempt(save())}>
+        {!ordered && open === "Pump" && (
+          <CaliperStandIn onSend={(text) => { attempt(read(text)); line.current?.focus(); }} />
+        )}
+      </Tray>
     </Box>
   );
 }

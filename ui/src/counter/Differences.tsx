@@ -5,7 +5,7 @@ import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import type { Identification } from "../api/types";
 
-const ROWS = 5;
+const ROWS = 6;
 
 /** What tells the leading candidates apart; rows that do not touch the order say so. */
 export function Differences({ found }: { found: Identification }) {
@@ -13,6 +13,7 @@ export function Differences({ found }: { found: Identification }) {
   if (!first || found.readings.length === 0) return null;
   const leaders = found.candidates.slice(0, first.values.length);
   return (
+    <>
     <Table size="small" aria-label="What tells them apart" sx={{ "& td, & th": { px: 0.75, fontSize: 14 } }}>
       <TableHead>
         <TableRow>
@@ -31,5 +32,20 @@ export function Differences({ found }: { found: Identification }) {
         ))}
       </TableBody>
     </Table>
+    <PartDifferences found={found} />
+    </>
   );
+}
+
+const PARTS = 4;
+
+/** The parts that only one of the likely orders has. */
+function PartDifferences({ found }: { found: Identification }) {
+  return found.part_differences.map((one, index) => (
+    <p key={one.candidate} style={{ margin: "4px 6px", fontSize: 14 }}>
+      <strong>Only order {String.fromCharCode(65 + index)}:</strong>{" "}
+      {one.parts.slice(0, PARTS).map((part) => `${part.number} ${part.name}`).join(", ") || "nothing more"}
+      {one.parts.length > PARTS ? `, and ${one.parts.length - PARTS} more` : ""}
+    </p>
+  ));
 }

@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Identification } from "../api/types";
+import { PictureDrawing } from "../drawing/PictureDrawing";
 import { percent } from "../shell/format";
 import { petrol } from "../shell/theme";
 
@@ -23,7 +24,10 @@ export function NextQuestion({ found, onReply }: Props) {
   return (
     <Box component="section" aria-label="Ask next" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
       <Box sx={{ fontSize: 14, color: "text.secondary" }}>Ask next · about {question.seconds} s</Box>
-      <Box sx={{ fontSize: 19, fontWeight: 700, mb: 0.75 }}>“{question.say}”</Box>
+      <Box sx={{ display: "flex", gap: 1.5, justifyContent: "space-between", mb: 0.75 }}>
+        <Box sx={{ fontSize: 19, fontWeight: 700 }}>“{question.say}”</Box>
+        {question.picture && <PictureDrawing picture={question.picture} width={140} label={`Where to look: ${question.picture.face.name}`} />}
+      </Box>
       <Box sx={{ display: "flex", flexDirection: "column", gap: 0.5 }}>
         {question.answers.map((answer, index) => (
           <Button key={answer.value} variant="outlined" onClick={() => onReply(index)} sx={{ justifyContent: "space-between", py: 0.5 }}>

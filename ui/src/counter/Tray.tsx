@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import type { ReactNode } from "react";
 import { Caution } from "../shell/Caution";
 import { percent, price } from "../shell/format";
 import { petrol } from "../shell/theme";
@@ -11,10 +12,11 @@ interface Props {
   view: CounterView;
   ordered: boolean;
   onSave: () => void;
+  children?: ReactNode;
 }
 
 /** What lies in the tray if the order were placed now. */
-export function Tray({ view, ordered, onSave }: Props) {
+export function Tray({ view, ordered, onSave, children }: Props) {
   const { found, plan, sure } = view;
   const chosen = plan?.plans[0];
   return (
@@ -48,6 +50,7 @@ export function Tray({ view, ordered, onSave }: Props) {
       ) : (
         <p style={{ margin: 0 }}>{view.planProblem ?? "Empty until the pump and the work are known."}</p>
       )}
+      {children}
     </Box>
   );
 }

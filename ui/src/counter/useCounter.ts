@@ -22,6 +22,7 @@ export function useCounter(state: TicketState): CounterView {
     channel: state.channel,
     scope: state.scope,
     customer_id: state.customer_id,
+    chosen: state.model && [state.model, state.serial].filter(Boolean).join(" "),
     ...(commandOf(draft) ? {} : { text: draft }),
   }).data;
   const pump = state.model

@@ -19,14 +19,17 @@ export const freshTicket: TicketState = {
 export const liveReadings = (state: TicketState): ReadingInput[] =>
   state.readings.filter((row) => !row.struck).map((row) => row.reading);
 
-/** The ticket after a typed line was understood; `answer` is the server's answer to all readings and the line. */
-export function withLine(state: TicketState, answer: Identification): TicketState {
+/**
+ * The ticket after a line was understood; `answer` is the server's answer to all readings and the line. What was typed in the
+ * meantime stays.
+ */
+export function withLine(state: TicketState, line: string, answer: Identification): TicketState {
   const before = liveReadings(state).length;
   const added = answer.readings.slice(before).map((reading) => ({ struck: false, reading: inputOf(reading) }));
   const heard = answer.heard.scope.filter((area) => !state.scope.includes(area));
   return {
     ...state,
-    draft: "",
+    draft: state.draft === line ? "" : state.draft,
     readings: [...state.readings, ...added],
     scope: state.scope_agreed ? state.scope : [...state.scope, ...heard],
     pumps: answer.heard.pumps ?? state.pumps,

@@ -44,17 +44,18 @@ module Gimlet
         def keys(series) = (@keys ||= {}.compare_by_identity)[series] ||= series.condition_keys
 
         def describe(variant)
-          fitted = layers(variant).map do |layer|
-            [layer.shape, variant.series.parts_for(layer.slot, variant).map do |one|
-              @snapshot.part(one)
-            end]
-          end
-          sizes = SIZES.transform_values do |shapes, key|
-            fitted.select do |shape, _|
-              shapes.include?(shape)
-            end.flat_map(&:last).compact.filter_map { |part| part.spec[key] }.uniq.sort_by(&:to_s)
-          end
-          sizes.merge("part_number" => numbers(variant, fitted.flat_map(&:last).compact.uniq)).freeze
+          fitted = layers(variant).to_h { |layer| [layer, parts(layer, variant)] }
+          sizes = SIZES.transform_values { |shapes, key| values(fitted, shapes, key) }
+          sizes.merge("part_number" => numbers(variant, fitted.values.flatten.uniq)).freeze
+        end
+
+        def parts(layer, variant)
+          variant.series.parts_for(layer.slot, variant).filter_map { |number| @snapshot.part(number) }
+        end
+
+        def values(fitted, shapes, key)
+          fitting = fitted.flat_map { |layer, parts| shapes.include?(layer.shape) ? parts : [] }
+          fitting.filter_map { |part| part.spec[key] }.uniq.sort_by(&:to_s)
         end
 
         def layers(variant)

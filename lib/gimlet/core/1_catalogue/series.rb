@@ -15,9 +15,9 @@ module Gimlet
       Fit = Value.of(:slot, :part, :condition)
 
       # Pumps that share a manual, with everything their manual says.
-      Series = Value.of(:id, :name, :maker, :construction, :manual, :traits, :models, :serial_breaks, :parts, :kits,
-                        :fits, :stacks, :areas, :groups, :fasteners, :tools, :consumables, :together, :cautions,
-                        :faces) do
+      Series = Value.of(:id, :name, :abbreviations, :maker, :construction, :manual, :traits, :models,
+                        :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :fasteners, :tools,
+                        :consumables, :together, :cautions, :faces) do
         def stack(id) = stacks.find { |one| one.id == id }
         def area(id) = areas.find { |one| one.id == id }
         def group(id) = groups.find { |one| one.id == id }

@@ -17,6 +17,13 @@ module Gimlet
         def id = [designation, serial_range].compact.join(" ")
         def designation = model.designation
         def trait(name) = traits[name]
+
+        # @return [Array<String>] the designation, and with the series mark abbreviated as some plates have it
+        def spellings
+          shorter = (series.abbreviations || []).select { designation.start_with?(series.name) }
+          [designation, *shorter.map { |mark| designation.sub(series.name, mark) }]
+        end
+
         def before?(break_id) = sides[break_id] == :before
         def from?(break_id) = sides[break_id] == :from
 

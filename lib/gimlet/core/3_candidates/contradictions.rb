@@ -14,9 +14,9 @@ module Gimlet
         DOUBTFUL = 0.2
         LEADERS = 3
 
-        # With this many readings that do not fit, and this share of them all, the pump is not in the catalogue.
+        # With this many readings that do not fit, and more than this share of them all, the pump is not in the catalogue.
         MANY = 2
-        SHARE = 0.4
+        SHARE = 0.5
 
         module_function
 
@@ -24,7 +24,7 @@ module Gimlet
         def plausible?(posterior)
           leader = posterior.probabilities.each_index.max_by { |at| posterior.probabilities[at] }
           bad = posterior.readings.count { |one| posterior.fit(one, leader) < DOUBTFUL }
-          bad < MANY || bad < SHARE * posterior.readings.size
+          bad < MANY || bad <= SHARE * posterior.readings.size
         end
 
         # @param posterior [Posterior]

@@ -28,9 +28,9 @@ module Gimlet
           rows.partition(&:changes_order).flatten
         end
 
-        # A trait matters when every class keeps to its own values of it.
+        # A trait matters unless each of its values leads to the same orders.
         def splits_classes?(values, ids)
-          ids.uniq.size > 1 && values.zip(ids).uniq.group_by(&:first).values.all? { |pairs| pairs.map(&:last).uniq.size == 1 }
+          values.zip(ids).group_by(&:first).values.map { |pairs| pairs.map(&:last).uniq.sort }.uniq.size > 1
         end
       end
     end

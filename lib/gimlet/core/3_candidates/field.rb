@@ -39,7 +39,7 @@ module Gimlet
 
         # @return [PlateIndex] of the column "plate"
         def plates
-          @plates ||= PlateIndex.new(column("plate").values)
+          @plates ||= PlateIndex.new(variants.uniq(&:designation).map(&:spellings))
         end
 
         private

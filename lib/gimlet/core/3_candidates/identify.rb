@@ -19,7 +19,7 @@ module Gimlet
       # From readings to candidates, order classes and the next question.
       class Identify
         SHOWN = 40
-        COMPARED = 6
+        COMPARED = 5
         WORTH_COMPARING = 0.01
 
         # @param field [Field]

@@ -17,9 +17,10 @@ module Gimlet
         READABLE = 4
         REMEMBERED = 64
 
-        # @param designations [Array<String>] by place
-        def initialize(designations)
-          @names = designations.map { |name| PlateMatch.plain(name) }
+        # @param spellings [Array<Array<String>>] how each designation may be written on a plate, by place
+        def initialize(spellings)
+          named = spellings.each_with_index.flat_map { |names, place| Array(names).map { |name| [PlateMatch.plain(name), place] } }
+          @names, @places = named.transpose.map(&:freeze)
           @filter = GlyphFilter.new(@names)
           @answers = {}
         end
@@ -28,10 +29,18 @@ module Gimlet
         # @return [Hash{Integer=>Float}] place => log-likelihood of those near the best
         def search(text)
           @answers.delete(@answers.first.first) if @answers.size > REMEMBERED
-          @answers[text] ||= near(PlateMatch.new(text))
+          @answers[text] ||= by_place(near(PlateMatch.new(text)))
         end
 
         private
+
+        # The best spelling speaks for its designation.
+        def by_place(scores)
+          scores.each_with_object({}) do |(at, score), best|
+            place = @places[at]
+            best[place] = score if score > (best[place] || -Float::INFINITY)
+          end
+        end
 
         def near(match)
           readable = match.glyphs.count { |glyph| glyph != "?" }

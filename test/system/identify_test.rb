@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+require_relative "../support/system"
+
+class IdentifySystemTest < SystemTest
+  def test_their_pump_on_one_key
+    visit "/"
+    select "Saltmarsh Oyster Sheds, Inner Quay", from: "Customer"
+    assert_button "F2 · TK4R20"
+    find_field("What you hear").send_keys("packings", :enter)
+    keys(:f2)
+    assert_selector "li", text: "plate TK4R20"
+    assert_text "Enough to order"
+    assert_accessible
+  end
+
+  def test_the_caliper_answers_the_open_measurement
+    visit "/"
+    say "TK4, packings, brass head"
+    select "only old parts in hand", from: "How the customer is present"
+    find_field("What you hear").send_keys("valve spring", :backspace)
+    fill_in "What you hear", with: ""
+    assert_text(/How (thick|wide)/)
+    asked = find("section[aria-label='Ask next']").text[/“(.+)”/, 1]
+    find("[aria-label='Caliper stand-in'] button", text: "Send 20.00 mm").click
+    assert_selector "li", text: "20 mm"
+    assert_no_text "“#{asked}”"
+    assert_selector "aside[aria-label=Tray]", text: "PW-K220"
+  end
+
+  def test_fronts_are_compared_while_several_series_are_left
+    visit "/"
+    say "three ceramic plungers, brass head, 8 bolts"
+    assert_selector "section[aria-label='Fronts compared'] svg", minimum: 2
+    assert_selector "svg[aria-label^='Where to look'], section[aria-label='Ask next']"
+    assert_text "Only order A:"
+    assert_accessible
+    say "plate TK4L20"
+    assert_no_selector "section[aria-label='Fronts compared']"
+  end
+
+  def test_a_flow_that_does_not_add_up_is_shown_with_its_sum
+    visit "/"
+    say "plate TK4L18, 15 lpm at 1450, packings"
+    assert_selector "[role=note]", text: "15 L/min is more than TK4L18 can sweep (13.3)"
+    assert_text "3 × π/4 × 18² mm² × 12 mm × 1450 rpm / 10⁶ = 13.3 L/min swept"
+  end
+
+  def test_a_pump_that_is_not_in_the_catalogue_is_recorded
+    visit "/"
+    say "plate ZZ9931QX, 14 bolts, 5 cylinders, brass head"
+    assert_text "No pump in the catalogue fits what was seen."
+    assert_accessible
+    click_button "Not in the catalogue: record what was seen"
+    assert_text "Recorded."
+    assert_equal 4, JSON.parse(database[:sightings].get(:readings)).size
+  end
+
+  def test_an_old_number_from_an_invoice
+    visit "/"
+    say "invoice PW-K42A, discharge valves"
+    assert_selector "section[aria-label=Pump]", text: "before 31000"
+    assert_text "Enough to order"
+  end
+
+  def test_what_a_reading_moved_is_shown
+    visit "/"
+    say "brass head, 8 bolts"
+    assert_selector "[aria-label=Candidates]"
+    say "TK4"
+    assert_selector "[aria-label=Candidates]", text: "▴"
+  end
+end
