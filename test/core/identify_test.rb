@@ -142,6 +142,29 @@ class IdentifyTest < Minitest::Test
     assert_equal "too_little", seen.call(8).verdict
   end
 
+  def test_a_plate_with_the_series_mark_abbreviated
+    assert_match(/TK4L20/, identify(reading("plate", "T4L20")).candidates.first.variant.id)
+    assert_equal %w[TK4L20 T4L20], variant("TK4L20 from 31000").spellings
+  end
+
+  def test_parts_that_the_likely_orders_do_not_share
+    pair = [variant("TK4L20 from 31000"), variant("TK4L20 before 31000")]
+    own = Gimlet::Core::Plan::PartDifferences.call(pair, SCOPE, snapshot).map { |one| one.parts.map(&:number).sort }
+    assert_equal [%w[PW-4132 PW-4133], %w[PW-4122 PW-4123]], own
+    assert_equal [[], []], Gimlet::Core::Plan::PartDifferences.call(pair, ["packings"], snapshot).map(&:parts)
+  end
+
+  def test_the_picture_marks_where_to_look
+    pictures = Gimlet::Core::Candidates::Pictures
+    assert_equal "cap", pictures.of_trait(variant("DK420"), "cap_drive").marked
+    assert_equal %w[a b c d e f g h], pictures.of_trait(variant("DK420"), "head_bolts").points.map(&:label)
+    assert_nil pictures.of_trait(variant("TK4L20 from 31000"), "cap_drive"), "this pump has no caps"
+    assert_nil pictures.of_trait(variant("DK420"), "cover_colour")
+    assert_equal(%w[DK4 TK4], pictures.fronts([variant("DK420"), variant("TK4L20 from 31000"), variant("DK418")]).map do |one|
+      one.variant.series.name
+    end)
+  end
+
   def test_a_candidate_taken_by_hand_is_listed_however_unlikely
     found = Identify.new(field, classes).call([reading("plate", "SC325L")], channel: "phone", chosen: "OB216C")
     assert_includes found.candidates.map { |one| one.variant.id }, "OB216C"

@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+require_relative "../support/app"
+require_relative "../support/synthetic_catalogue"
+
+# Catalogues made by chance must pass through the schema, the doctor and the database like those made by hand.
+class SyntheticTest < Minitest::Test
+  include SeededApp
+
+  def test_made_up_catalogues_are_imported_and_read_back
+    documents = SyntheticCatalogue.new(Random.new(Minitest.seed)).documents(6)
+    store = Gimlet::Store::Catalogue.new(database)
+    before = store.snapshot.counts
+    findings = store.import_all(documents)
+    assert_empty(findings.select { |one| one.level == "error" })
+    documents.each { |one| assert_equal one, store.document(one["series"]["id"]) }
+    assert_equal before[:models] + (6 * SyntheticCatalogue::MODELS_A_SERIES), store.snapshot.counts[:models]
+  end
+
+  def test_a_catalogue_of_another_process_is_noticed
+    store = Gimlet::Store::Catalogue.new(database)
+    old = store.snapshot
+    other = Gimlet::Store.connect(database.opts[:database])
+    Gimlet::Store::Catalogue.new(other).import_all(SyntheticCatalogue.new(Random.new(1)).documents(1))
+    refute_equal old.version, store.snapshot.version
+  ensure
+    other&.disconnect
+  end
+end
