@@ -165,6 +165,11 @@ class IdentifyTest < Minitest::Test
     end)
   end
 
+  def test_the_same_thing_said_twice_counts_once
+    once, twice = identify(reading("head_bolts", 8)), identify(reading("head_bolts", 8), reading("head_bolts", 8))
+    assert_equal once.candidates.map(&:probability), twice.candidates.map(&:probability)
+  end
+
   def test_a_candidate_taken_by_hand_is_listed_however_unlikely
     found = Identify.new(field, classes).call([reading("plate", "SC325L")], channel: "phone", chosen: "OB216C")
     assert_includes found.candidates.map { |one| one.variant.id }, "OB216C"

@@ -54,6 +54,9 @@ class IdentifySystemTest < SystemTest
     click_button "Not in the catalogue: record what was seen"
     assert_text "Recorded."
     assert_equal 4, JSON.parse(database[:sightings].get(:readings)).size
+    click_link "Orders"
+    assert_selector "section[aria-label='Seen, not in the catalogue']", text: "plate ZZ9931QX; head bolts 14"
+    assert_accessible
   end
 
   def test_an_old_number_from_an_invoice

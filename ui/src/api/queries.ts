@@ -40,3 +40,6 @@ export const useOrder = (id: number) =>
 
 export const useOpenTickets = () =>
   useQuery({ queryKey: ["tickets"], queryFn: () => told(api.GET("/api/tickets")) });
+
+export const useSightings = () =>
+  useQuery({ queryKey: ["sightings"], queryFn: () => told(api.GET("/api/sightings")) });

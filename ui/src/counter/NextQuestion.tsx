@@ -16,7 +16,7 @@ export function NextQuestion({ found, onReply }: Props) {
   if (found.enough_to_order) {
     return (
       <Box role="status" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
-        <strong>Enough to order.</strong> The models still left need the same parts, tools and tightening. Enter carries on.
+        <strong>Enough to order.</strong> {sameOrder(found)} Enter carries on.
       </Box>
     );
   }
@@ -41,6 +41,14 @@ export function NextQuestion({ found, onReply }: Props) {
       <Others questions={found.next_questions.slice(1, 3)} />
     </Box>
   );
+}
+
+function sameOrder(found: Identification): string {
+  const left = found.order_classes[0]!.models.length;
+  if (left === 1) return "One pump is left.";
+  const idle = found.differences.filter((row) => !row.changes_order).map((row) => row.name);
+  const only = idle.length > 0 ? ` They differ in ${idle.join(", ")}, which does not change it.` : "";
+  return `The ${left} pumps still left need the same order.${only}`;
 }
 
 function Others({ questions }: { questions: Identification["next_questions"] }) {

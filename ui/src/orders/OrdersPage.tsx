@@ -4,6 +4,7 @@ import { useOpenTickets, useOrders } from "../api/queries";
 import { day } from "../shell/format";
 import { TopBar } from "../shell/TopBar";
 import { OrderGrid } from "./OrderGrid";
+import { Sightings } from "./Sightings";
 
 /** Open tickets to go on with, and the orders of the counter. */
 export function OrdersPage() {
@@ -27,6 +28,7 @@ export function OrdersPage() {
         )}
         <h1 style={{ fontSize: 20, margin: "0 0 6px" }}>Orders</h1>
         {orders && (orders.length > 0 ? <OrderGrid orders={orders} /> : <p>No order has been saved yet.</p>)}
+        <Sightings />
       </Box>
     </>
   );

@@ -33,12 +33,6 @@ module Gimlet
           by_key[[variant.traits.values_at(*keys(variant.series)), variant.sides]] ||= describe(variant)
         end
 
-        # @return [Boolean] whether any part or kit goes by this number
-        def number?(number)
-          @numbers ||= (@snapshot.parts + @snapshot.kits).to_h { |one| [self.class.plain(one.number), true] }
-          @numbers.key?(self.class.plain(number))
-        end
-
         private
 
         def keys(series) = (@keys ||= {}.compare_by_identity)[series] ||= series.condition_keys

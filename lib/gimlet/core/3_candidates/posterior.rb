@@ -22,7 +22,8 @@ module Gimlet
         def initialize(field, readings, prior:)
           @field = field
           @prior = prior
-          telling = readings.reject(&:unknown)
+          # Saying the same thing twice makes it no surer.
+          telling = readings.reject(&:unknown).uniq { |one| [one.trait, one.value, one.range] }
           @speed = telling.find { |one| one.trait == "speed_rpm" && one.value }
           @weighed = telling.map { |reading| weigh(reading) }
           @probabilities = product(@weighed)
