@@ -170,6 +170,21 @@ class IdentifyTest < Minitest::Test
     assert_equal once.candidates.map(&:probability), twice.candidates.map(&:probability)
   end
 
+  def test_serials_between_two_breaks_are_an_answer_of_their_own
+    document = document("drosselby-dk4")
+    document["serial_breaks"] =
+      [{ "id" => "a", "from" => 100, "note" => "n" }, { "id" => "b", "from" => 500, "note" => "n", "share_from" => 0.3 }]
+    document["fits"].delete_if { |fit| fit["slot"] == "valve" }
+    document["fits"].push({ "slot" => "valve", "part" => "DB 7710", "for" => { "before" => "a" } },
+                          { "slot" => "valve", "part" => "DB 7715", "for" => { "from" => "a", "before" => "b" } },
+                          { "slot" => "valve", "part" => "DB 7711", "for" => { "from" => "b" } })
+    cut = Gimlet::Core::Catalogue::Snapshot.new([Gimlet::Core::Catalogue::Build.call(document)], version: "x")
+    signatures = Gimlet::Core::Plan::Signature.all(cut.variants, ["inlet_valves"], cut)
+    found = Identify.new(Field.new(cut.variants), OrderClasses.new(cut.variants, signatures)).call([], channel: "phone")
+    assert_equal "serial", found.questions.first.trait
+    assert_equal ["100 to 499", "500 or later", "before 100"], found.questions.first.answers.map(&:label).sort
+  end
+
   def test_a_candidate_taken_by_hand_is_listed_however_unlikely
     found = Identify.new(field, classes).call([reading("plate", "SC325L")], channel: "phone", chosen: "OB216C")
     assert_includes found.candidates.map { |one| one.variant.id }, "OB216C"

@@ -14,6 +14,8 @@ module Gimlet
         # With more values alive than this, mistaking one for another hardly matters: answers are taken at their word.
         MANY = 40
 
+        FREE = %i[plate number].freeze
+
         # @param values [Array] the distinct values of the trait's column; arrays for traits of several parts in hand
         # @param trait [Readings::Trait]
         # @param channel [String]
@@ -26,13 +28,16 @@ module Gimlet
         # @param places [Array<Integer>] the values that are still possible
         # @return [Hash{Object=>Hash{Integer=>Float}}] answer => true value's place => chance; empty when no answer helps
         def matrix(places)
-          return at_their_word(places) if NextQuestion::FREE.include?(@trait.kind) || places.size > MANY
+          return at_their_word(places) if free? || places.size > MANY
 
           values = places.map { |place| @values[place] }
           rows = options(values).to_h { |answer| [answer, Likelihood.over(reading(answer), values)] }
           totals = places.each_index.map { |at| rows.values.sum { |row| row[at] } }
           rows.transform_values { |row| places.each_with_index.to_h { |place, at| [place, row[at] / totals[at]] } }
         end
+
+        # @return [Boolean] whether it is answered by typing, not by choosing
+        def free? = FREE.include?(@trait.kind)
 
         # @return [Boolean] whether a value cannot be given as an answer
         def blank?(value) = [nil, [], [nil, nil]].include?(value)

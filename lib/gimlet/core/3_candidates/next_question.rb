@@ -22,8 +22,6 @@ module Gimlet
         # With more candidates alive than this, evenly spaced ones of them stand for all.
         SAMPLED = 400
         SHOWN = 5
-        # Answered by typing, not by choosing.
-        FREE = %i[plate number].freeze
 
         # @param classes [Array<Integer>] order class of each candidate
         # @param probabilities [Array<Float>]
@@ -60,7 +58,7 @@ module Gimlet
 
         def question(trait, gain)
           Question.new(trait: trait.id, say: trait.say, gain_bits: gain, seconds: trait.seconds[@channel],
-                       answers: FREE.include?(trait.kind) ? [] : answers(trait))
+                       answers: chances(trait).free? ? [] : answers(trait))
         end
 
         # Expected class entropy once the trait is answered; endless where nothing is on file to answer with.
@@ -95,9 +93,15 @@ module Gimlet
 
         def label(trait, value)
           case trait.kind
-          when :serial then value[0] && !value[1] ? "#{value[0]} or later" : "before #{value[1]}"
+          when :serial then serials(*value)
           else [Readings::Reading.plain(value), trait.unit].compact.join(" ")
           end
+        end
+
+        def serials(first, ending)
+          return "before #{ending}" unless first
+
+          ending ? "#{first} to #{ending - 1}" : "#{first} or later"
         end
 
         def tally(indices)
