@@ -16,7 +16,7 @@ interface Props {
 /** Candidates gathered by order: those in one frame need exactly the same parts, tools and tightening. */
 export function Candidates({ found, chosen, onChoose }: Props) {
   const earlier = useEarlier(found);
-  if (found.readings.length === 0) return <Box>{found.candidates.length} pumps in the catalogue.</Box>;
+  if (found.readings.length === 0) return <Box>Every pump of the catalogue is still possible.</Box>;
   const leading = found.candidates.slice(0, SHOWN);
   const classes = found.order_classes.filter((one) => leading.some((candidate) => candidate.order_class === one.id));
   return (

@@ -5,6 +5,9 @@ import { PictureDrawing } from "../drawing/PictureDrawing";
 import { percent } from "../shell/format";
 import { petrol } from "../shell/theme";
 
+/** Below this much of the belief, some likely answer has no button. */
+const NEARLY_ALL = 0.97;
+
 interface Props {
   found: Identification;
   onReply: (index: number | null) => void;
@@ -21,6 +24,7 @@ export function NextQuestion({ found, onReply }: Props) {
     );
   }
   if (!question) return <Box sx={{ mb: 1 }}>No question would tell more. Choose the pump by hand, or measure again.</Box>;
+  const shown = question.answers.reduce((sum, answer) => sum + answer.probability, 0);
   return (
     <Box component="section" aria-label="Ask next" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
       <Box sx={{ fontSize: 14, color: "text.secondary" }}>Ask next · about {question.seconds} s</Box>
@@ -35,7 +39,7 @@ export function NextQuestion({ found, onReply }: Props) {
             <span style={{ fontWeight: 400 }}>{percent(answer.probability)} likely, leaves {answer.leaves}</span>
           </Button>
         ))}
-        {question.answers.length === 0 && <span>Type the answer in the line above.</span>}
+        {shown < NEARLY_ALL && <span>{question.answers.length === 0 ? "Type the answer" : "Anything else: type it"} in the line above.</span>}
         <Button onClick={() => onReply(null)} sx={{ justifyContent: "flex-start", py: 0.25 }}>? · not sure</Button>
       </Box>
       <Others questions={found.next_questions.slice(1, 3)} />
