@@ -64,6 +64,14 @@ class IdentifyTest < Minitest::Test
     assert packings.enough, "the serial break changes the discharge valves only"
   end
 
+  def test_which_differences_matter
+    splits = ->(values, orders) { Differences.splits_classes?(values, orders) }
+    assert splits.call(%w[side rear side], %w[A B A])
+    refute splits.call(%w[right left right], %w[A A B]), "a left one of order B may exist as well"
+    assert splits.call(%w[Pellwick Pellwick Drosselby], %w[A B C])
+    refute splits.call(%w[left right], %w[A A])
+  end
+
   def test_what_does_not_change_the_order_is_said
     sides = identify(*call_so_far, reading("sight_glass", "side")).differences.find { |one| one.trait == "shaft_side" }
     refute sides.changes_order

@@ -20,6 +20,7 @@ class StoryTest < SystemTest
     say "1"
     assert_text "Enough to order"
     assert_text "from 31000 or 1 more with the same order"
+    assert_text "They differ in shaft side, which does not change it."
     say ""
     assert_text "Agreed work"
     assert_accessible

@@ -28,9 +28,10 @@ module Gimlet
           rows.partition(&:changes_order).flatten
         end
 
-        # A trait matters unless each of its values leads to the same orders.
+        # A trait matters when two of its values lead to no order in common.
         def splits_classes?(values, ids)
-          values.zip(ids).group_by(&:first).values.map { |pairs| pairs.map(&:last).uniq.sort }.uniq.size > 1
+          orders = values.zip(ids).group_by(&:first).values.map { |pairs| pairs.map(&:last) }
+          orders.combination(2).any? { |one, two| !one.intersect?(two) }
         end
       end
     end
