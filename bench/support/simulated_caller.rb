@@ -36,7 +36,7 @@ class SimulatedCaller
   end
 
   def serial(span)
-    first, ending = span
+    first, ending = span.begin, span.end
     number = @random.rand((first || 1)..(ending ? ending - 1 : (first || 1) + 99_999))
     reading("serial", value: number)
   end

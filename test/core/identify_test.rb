@@ -206,8 +206,9 @@ class IdentifyTest < Minitest::Test
                   reading("head_bolts", random.rand(0..60)), reading("plunger_mm", range: [0.1, 200]),
                   reading("serial", random.rand(10**12))]
       found = identify(*readings.sample(random.rand(1..5), random: random))
-      assert_in_delta 1.0, found.order_classes.sum(&:probability), 1e-6 if found.order_classes.size < OrderClasses::SHOWN
-      assert_operator found.candidates.first.probability, :>, 0
+      assert(found.candidates.all? { |one| one.probability.finite? && one.probability.between?(0, 1) })
+      assert_operator found.order_classes.sum(&:probability), :<=, 1 + 1e-6
+      assert_operator found.order_classes.first.probability, :>=, found.candidates.first.probability - 1e-9
     end
   end
 

@@ -55,7 +55,7 @@ class LikelihoodTest < Minitest::Test
   end
 
   def test_serials_on_either_side_of_a_break
-    before, after, any = weights(reading("serial", 30_999), [[nil, 31_000], [31_000, nil], [nil, nil]])
+    before, after, any = weights(reading("serial", 30_999), [(...31_000), (31_000...), (nil...nil)])
     assert_operator before, :>, 20 * after
     assert_equal before, any
   end

@@ -102,11 +102,6 @@ module Gimlet
         content_type :json
         JSON.generate(value)
       end
-
-      # @raise [Sinatra::NotFound] as a problem document
-      def found(value, what)
-        value || missing("There is no #{what} #{params.values.last}.")
-      end
     end
   end
 end

@@ -16,6 +16,9 @@ module Gimlet
         @code = code
       end
 
+      # @raise [InputError] always
+      def self.reject(field, code, sentence) = raise(new(sentence, field: field, code: code))
+
       # @return [InputError] the same mistake, located inside an outer field
       def within(outer) = self.class.new(message, field: [outer, field].compact.join("."), code: code)
     end

@@ -25,7 +25,7 @@ module Gimlet
       # @raise [Core::InputError]
       def call(request)
         request = { policy: "on_shelf", pumps: 1, findings: [] }.merge(request.compact).merge(units: unit(request[:units]))
-        reject("scope", "empty_scope", "Agree at least one work area first.") if request[:scope].empty?
+        Core::InputError.reject("scope", "empty_scope", "Agree at least one work area first.") if request[:scope].empty?
         variant, assumptions = variant(request)
         workup = Core::Plan::Rebuild.new(@snapshot, @stock).call(
           variant, scope: request[:scope], policy: request[:policy], pumps: request[:pumps], unit: request[:units],
@@ -42,12 +42,13 @@ module Gimlet
         symbol = Core::Units.symbol(text)
         return symbol if Core::Units::KIND_OF[symbol] == :torque
 
-        reject("units", "unknown_unit", "“#{text}” is not a torque unit: use #{Core::Units::FACTORS[:torque].keys.join(', ')}.")
+        Core::InputError.reject("units", "unknown_unit",
+                                "“#{text}” is not a torque unit: use #{Core::Units::FACTORS[:torque].keys.join(', ')}.")
       end
 
       def variant(request)
         variants = @snapshot.variants_of(request[:model])
-        reject("model", "unknown_model", "“#{request[:model]}” is not in the catalogue.") if variants.empty?
+        Core::InputError.reject("model", "unknown_model", "“#{request[:model]}” is not in the catalogue.") if variants.empty?
         serial = request[:serial]
         return [by_serial(variants, serial), []] if serial
 
@@ -59,7 +60,7 @@ module Gimlet
         return variants.find { |one| one.covers_serial?(text.to_i) } if text.match?(/\A\d{1,12}\z/)
 
         variants.find { |one| one.serial_range == text } ||
-          reject("serial", "unknown_serial", "“#{serial}” is not a serial number: type its figures only.")
+          Core::InputError.reject("serial", "unknown_serial", "“#{serial}” is not a serial number: type its figures only.")
       end
 
       # Without a serial the commoner side of a break is taken, and said so where it matters.
@@ -70,10 +71,6 @@ module Gimlet
 
         notes = chosen.series.serial_breaks.map(&:note).join(" ")
         [chosen, ["No serial number was given: this is for serials #{chosen.serial_range}. #{notes} Read the serial before ordering."]]
-      end
-
-      def reject(field, code, sentence)
-        raise Core::InputError.new(sentence, field: field, code: code)
       end
     end
   end

@@ -15,7 +15,9 @@ module Gimlet
       # @raise [Core::InputError] names the file
       def read(path)
         files = File.directory?(path) ? Dir[File.join(path, "*.json")] : [path]
-        reject(path, "no_files", "#{path}: there is no catalogue file here.") if files.empty? || files.none? { |file| File.file?(file) }
+        if files.empty? || files.none? { |file| File.file?(file) }
+          Core::InputError.reject(path, "no_files", "#{path}: there is no catalogue file here.")
+        end
         files.map { |file| parse(file) }
       end
 
@@ -33,11 +35,7 @@ module Gimlet
       def parse(file)
         JSON.parse(File.read(file))
       rescue JSON::ParserError => e
-        reject(file, "not_json", "#{file} is not valid JSON: #{e.message.lines.first.strip}.")
-      end
-
-      def reject(field, code, sentence)
-        raise Core::InputError.new(sentence, field: field, code: code)
+        Core::InputError.reject(file, "not_json", "#{file} is not valid JSON: #{e.message.lines.first.strip}.")
       end
     end
   end

@@ -33,7 +33,7 @@ module Gimlet
       end
 
       def reject(field, sentence)
-        raise Core::InputError.new(sentence, field: field, code: "bad_price_list")
+        Core::InputError.reject(field, "bad_price_list", sentence)
       end
     end
   end

@@ -55,7 +55,8 @@ module Gimlet
 
       def layer(one, variant)
         numbers = variant.series.parts_for(one.slot, variant)
-        one.to_h.slice(:name, :reuse, :facing, :shape, :lube).merge(part: numbers.one? ? numbers.first : nil)
+        one.to_h.slice(:name, :facing, :shape, :lube).merge(fate: Core::Catalogue::REUSE_RULES.fetch(one.reuse),
+                                                            part: numbers.one? ? numbers.first : nil)
       end
     end
   end

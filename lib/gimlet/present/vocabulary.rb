@@ -3,6 +3,7 @@
 require_relative "../core/0_quantities/units"
 require_relative "../core/1_catalogue/wet_end"
 require_relative "../core/2_readings/reading"
+require_relative "../core/3_candidates/order_classes"
 require_relative "../core/6_kit_plan/plans"
 
 module Gimlet
@@ -16,7 +17,8 @@ module Gimlet
         { traits: Core::Readings::TRAITS.values.map { |trait| trait(trait, snapshot) },
           channels: named(Core::Readings::CHANNELS), observers: Core::Readings::OBSERVERS.keys,
           tools: Core::Readings::TOOLS.keys, work_areas: named(Core::Catalogue::WORK_AREAS),
-          units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES) }
+          units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES),
+          enough: Core::Candidates::OrderClasses::ENOUGH }
       end
 
       def trait(trait, snapshot)

@@ -32,10 +32,10 @@ module Gimlet
         findings
       rescue Sequel::UniqueConstraintViolation => e
         table, column = e.message.match(/failed: (\w+)\.(\w+)/)&.captures
-        reject("#{table}.#{column}", "duplicate_number",
-               "Another series already has one of these #{table}: each #{column} belongs to one series.")
+        Core::InputError.reject("#{table}.#{column}", "duplicate_number",
+                                "Another series already has one of these #{table}: each #{column} belongs to one series.")
       rescue Sequel::ForeignKeyConstraintViolation
-        reject("kits", "unknown_part", "A kit contains a part that no series lists under parts.")
+        Core::InputError.reject("kits", "unknown_part", "A kit contains a part that no series lists under parts.")
       end
 
       # @return [Array<Hash>] as imported
@@ -66,10 +66,10 @@ module Gimlet
 
       def check(document)
         fault = SCHEMA.validate(document).first
-        reject(fault["data_pointer"], "schema", sentence(fault)) if fault
+        Core::InputError.reject(fault["data_pointer"], "schema", sentence(fault)) if fault
         findings = Core::Catalogue::Doctor.call(Core::Catalogue::Build.call(document))
         bad = findings.find { |one| one.level == "error" }
-        reject(bad.place, "inconsistent", bad.text) if bad
+        Core::InputError.reject(bad.place, "inconsistent", bad.text) if bad
         findings
       end
 
@@ -99,10 +99,6 @@ module Gimlet
       end
 
       def insert(table, rows) = @database[table].multi_insert(rows)
-
-      def reject(field, code, sentence)
-        raise Core::InputError.new(sentence, field: field, code: code)
-      end
     end
   end
 end

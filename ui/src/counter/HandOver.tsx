@@ -28,7 +28,7 @@ export function HandOver({ ticket, view, onSave }: Props) {
       {plan?.assumptions.map((text) => <Caution key={text}>{text}</Caution>)}
       {plan?.cautions.map((text) => <Caution key={text}>{text}</Caution>)}
       {plan && !found?.enough_to_order && !ticket.orderId && (
-        <p><strong>Not sure enough yet:</strong> the pump answer still holds more than one order.</p>
+        <p><strong>Not enough to order yet:</strong> look at the pump answer again.</p>
       )}
     </>
   );

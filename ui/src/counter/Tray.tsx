@@ -1,12 +1,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
+import { useVocabulary } from "../api/queries";
 import { Caution } from "../shell/Caution";
 import { percent, price } from "../shell/format";
 import { petrol } from "../shell/theme";
 import type { CounterView } from "./useCounter";
-
-const ENOUGH = "95%";
 
 interface Props {
   view: CounterView;
@@ -56,11 +55,12 @@ export function Tray({ view, ordered, onSave, children }: Props) {
 }
 
 function Sureness({ sure, enough }: { sure: number; enough: boolean }) {
+  const mark = useVocabulary().data?.enough;
   return (
     <Box sx={{ my: 1 }}>
       <Box sx={{ position: "relative", height: 12, bgcolor: "#e6dfd0", borderRadius: 1 }}>
         <Box sx={{ height: 12, width: `${sure * 100}%`, bgcolor: petrol, borderRadius: 1, transition: "width 150ms" }} />
-        <Box sx={{ position: "absolute", left: ENOUGH, top: -3, height: 18, borderLeft: "2px solid", borderColor: "text.primary" }} />
+        {mark !== undefined && <Box sx={{ position: "absolute", left: `${mark * 100}%`, top: -3, height: 18, borderLeft: "2px solid", borderColor: "text.primary" }} />}
       </Box>
       <Box sx={{ fontSize: 14 }}>{enough ? "enough to order" : "the mark is where it is enough to order"}</Box>
     </Box>

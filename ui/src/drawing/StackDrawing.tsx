@@ -1,8 +1,6 @@
 import Box from "@mui/material/Box";
 import type { Stack } from "../api/types";
 
-const fates: Record<string, string> = { replace_always: "new", replace_if_removed: "new", inspect: "look over", keep: "keep" };
-
 /** A stack laid out in order, with the way each piece looks. */
 export function StackDrawing({ stack }: { stack: Stack }) {
   return (
@@ -13,10 +11,10 @@ export function StackDrawing({ stack }: { stack: Stack }) {
       <Box component="ol" sx={{ display: "flex", listStyle: "none", m: 0, p: 0, alignItems: "stretch", fontSize: 14 }}>
         <Box component="li" sx={{ alignSelf: "center", pr: 1, width: 78, textAlign: "right" }}>{stack.from} ▸</Box>
         {stack.layers.map((layer) => (
-          <Box component="li" key={layer.name} sx={{ flex: 1, minWidth: 0, border: "1px solid", borderColor: "text.secondary", borderStyle: layer.reuse === "keep" ? "dashed" : "solid", ml: "-1px", p: 0.5, textAlign: "center" }}>
+          <Box component="li" key={layer.name} sx={{ flex: 1, minWidth: 0, border: "1px solid", borderColor: "text.secondary", borderStyle: layer.fate === "keep" ? "dashed" : "solid", ml: "-1px", p: 0.5, textAlign: "center" }}>
             <strong>{layer.name}</strong>
             {layer.facing && <div>{layer.facing}</div>}
-            <div>{[fates[layer.reuse], layer.lube].filter(Boolean).join(", ")}</div>
+            <div>{[layer.fate, layer.lube].filter(Boolean).join(", ")}</div>
           </Box>
         ))}
         <Box component="li" sx={{ alignSelf: "center", pl: 1, width: 84 }}>▸ {stack.towards}</Box>

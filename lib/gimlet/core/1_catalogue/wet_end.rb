@@ -47,11 +47,12 @@ module Gimlet
       # `per` is "fastener", "position" or "pump".
       Usage = Value.of(:consumable, :amount, :per)
 
+      # What each reuse rule means to the person who rebuilds that place.
       REUSE_RULES = {
-        "replace_always" => "renewed whenever its area is worked on",
-        "replace_if_removed" => "does not survive removal",
-        "inspect" => "look it over; renew it if worn",
-        "keep" => "in no kit: goes back in"
+        "replace_always" => "new",
+        "replace_if_removed" => "new",
+        "inspect" => "look over",
+        "keep" => "keep"
       }.freeze
 
       # What can be agreed, in the order it is done on the bench.

@@ -125,7 +125,7 @@ module Gimlet
 
           def default_tool(fields) = TRAITS[fields[:trait].to_s].kind == :rated ? "papers" : "tape"
 
-          def reject(field, code, sentence) = raise(InputError.new(sentence, field: field, code: code))
+          def reject(...) = InputError.reject(...)
         end
       end
     end

@@ -10,6 +10,7 @@ module Gimlet
       # answer once it is given.
       class AnswerChances
         OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
+        EVERY_SERIAL = (nil...nil)
         LAST_SERIAL = 999_999_999
         # With more values alive than this, mistaking one for another hardly matters: answers are taken at their word.
         MANY = 40
@@ -40,12 +41,12 @@ module Gimlet
         def free? = FREE.include?(@trait.kind)
 
         # @return [Boolean] whether a value cannot be given as an answer
-        def blank?(value) = [nil, [], [nil, nil]].include?(value)
+        def blank?(value) = [nil, [], EVERY_SERIAL].include?(value)
 
         # @param value [Object] an answer of the matrix
         # @return [Readings::Reading] what choosing this answer records
         def reading(value)
-          told = @trait.kind == :serial ? { range: serials(*value) } : { value: value }
+          told = @trait.kind == :serial ? { range: serials(value.begin, value.end) } : { value: value }
           Readings::Reading.new(trait: @trait.id, observer: OBSERVER.fetch(@channel),
                                 tool: @trait.kind == :rated ? "papers" : "rule", **told)
         end
@@ -54,15 +55,14 @@ module Gimlet
 
         # A serial tells nothing while pumps with many different breaks are alive; nor does one part of very many.
         def at_their_word(places)
-          single = places.none? { |place| @values[place].is_a?(Array) }
+          single = @trait.kind != :serial && places.none? { |place| @values[place].is_a?(Array) }
           single ? places.to_h { |place| [@values[place], { place => 1.0 }] } : {}
         end
 
         def serials(first, ending) = [first || 0, (ending || (LAST_SERIAL + 1)) - 1]
 
         def options(values)
-          known = values.reject { |value| blank?(value) }
-          @trait.kind == :serial ? known : known.flatten.uniq
+          values.reject { |value| blank?(value) }.flatten.uniq
         end
       end
     end

@@ -46,7 +46,7 @@ module Gimlet
 
         def value(variant, trait)
           case trait
-          when "serial" then [variant.first_serial, variant.end_serial]
+          when "serial" then (variant.first_serial...variant.end_serial)
           when "flow_per_rev" then per_rev(variant)
           when *Catalogue::InHand::TRAITS then @in_hand&.of(variant)&.fetch(trait)
           else variant.trait(trait)

@@ -28,7 +28,7 @@ module Gimlet
         # @return [Array<Float>] one for each value; nil gets the mean of the others
         def over(reading, values)
           known = values.reject { |value| value.nil? || value == [] }
-          choices = reading.trait == "serial" ? known.size : known.flatten.uniq.size
+          choices = known.flatten.uniq.size
           found = known.to_h { |value| [value, of_value(reading, value, choices)] }
           mean = found.empty? ? 1.0 : found.values.sum / found.size
           values.map { |value| found.fetch(value, mean) }
@@ -36,7 +36,7 @@ module Gimlet
 
         # A pump holds several seals: the one in hand may be any of them.
         def of_value(reading, value, choices)
-          return for_kind(reading, value, choices) unless value.is_a?(Array) && reading.trait != "serial"
+          return for_kind(reading, value, choices) unless value.is_a?(Array)
 
           value.map { |one| for_kind(reading, one, choices) }.max
         end
@@ -73,10 +73,10 @@ module Gimlet
           wrong / spread
         end
 
-        # @param span [Array(Integer, Integer)] first serial and the one after the last, nil for open
+        # @param span [Range] of serials, open at either end
         def serial(reading, span)
           low, high = reading.range || [reading.value, reading.value]
-          inside = high >= (span[0] || 0) && low < (span[1] || Float::INFINITY)
+          inside = high >= (span.begin || 0) && low < (span.end || Float::INFINITY)
           inside ? 1 - confusion(reading) : confusion(reading)
         end
 

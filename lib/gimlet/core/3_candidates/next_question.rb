@@ -93,7 +93,7 @@ module Gimlet
 
         def label(trait, value)
           case trait.kind
-          when :serial then serials(*value)
+          when :serial then serials(value.begin, value.end)
           else [Readings::Reading.plain(value), trait.unit].compact.join(" ")
           end
         end

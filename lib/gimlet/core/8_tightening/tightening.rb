@@ -5,15 +5,13 @@ require_relative "../value"
 
 module Gimlet
   module Core
-    # How tight, as the series sheet publishes it. `kind` is one of KINDS; `torque` is a Quantity in the published
+    # How tight, as the series sheet publishes it. `kind` as the catalogue schema lists them; `torque` is a Quantity in the published
     # unit; `steps` are absolute values in that unit, `fractions` per cent; `source` is where it stands.
     Tightening = Value.of(:kind, :torque, :steps, :fractions, :angle_deg, :turns, :then_turns, :treatment, :source,
                           :condition)
 
     # Reading catalogue entries.
     class Tightening
-      KINDS = %w[torque snug_then_angle finger_then_turn torque_to_next_slot back_off firm none].freeze
-
       # @param row [Hash] one of a fastener's `tightenings`
       # @return [Tightening]
       def self.from(row)
