@@ -2,6 +2,9 @@
 
 source "https://rubygems.org"
 
+# The version that comes with Ruby 3.1: nothing to compile.
+gem "fiddle", "= 1.1.0"
+gem "highs", "= 0.2.6"
 gem "json_schemer", "~> 2.4"
 gem "prawn", "~> 2.5"
 gem "prawn-table", "~> 0.2"

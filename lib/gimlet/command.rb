@@ -86,7 +86,7 @@ module Gimlet
     end
 
     def doctor
-      findings = @catalogue.snapshot.series.flat_map { |series| Core::Catalogue::Doctor.call(series) }
+      findings = @catalogue.snapshot.series.flat_map { |series| Core::Doctor.call(series) }
       report(findings)
       @out.puts findings.empty? ? "Nothing looks wrong." : "#{findings.size} findings."
       findings.none? { |one| one.level == "error" }

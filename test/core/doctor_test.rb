@@ -8,11 +8,11 @@ class DoctorTest < Minitest::Test
   def findings(series_id)
     broken = document(series_id)
     yield broken
-    Gimlet::Core::Catalogue::Doctor.call(Gimlet::Core::Catalogue::Build.call(broken)).map { |one| [one.level, one.text] }
+    Gimlet::Core::Doctor.call(Gimlet::Core::Catalogue::Build.call(broken)).map { |one| [one.level, one.text] }
   end
 
   def test_the_demo_is_sound
-    snapshot.series.each { |one| assert_empty Gimlet::Core::Catalogue::Doctor.call(one), one.id }
+    snapshot.series.each { |one| assert_empty Gimlet::Core::Doctor.call(one), one.id }
   end
 
   def test_a_flow_that_bore_and_speed_cannot_make

@@ -2,11 +2,12 @@
 
 require "json"
 require "sinatra/base"
+require_relative "../counter/add_entry"
 require_relative "../counter/identify_pump"
-require_relative "../counter/order_class_index"
 require_relative "../counter/place_order"
 require_relative "../counter/plan_rebuild"
-require_relative "../store/catalogue"
+require_relative "../counter/references"
+require_relative "../counter/work_on_ticket"
 require_relative "../store/customers"
 require_relative "../store/orders"
 require_relative "../store/sightings"
@@ -47,36 +48,37 @@ module Gimlet
       # @param database [Sequel::Database]
       def initialize(database)
         super(nil)
-        @catalogue = Store::Catalogue.new(database)
+        @database = database
+        @references = Counter::References.new(database)
         @stock = Store::Stock.new(database)
         @customers = Store::Customers.new(database)
         @tickets = Store::Tickets.new(database)
-        @orders = Store::Orders.new(database)
+        @orders = Store::Orders.new(database, read: Present::OrderRecord.method(:read))
         @sightings = Store::Sightings.new(database)
-        @indexes = {}
       end
 
       private
 
-      attr_reader :catalogue, :stock, :customers, :tickets, :orders, :sightings
+      attr_reader :database, :stock, :customers, :tickets, :orders, :sightings
 
-      # Sinatra works on a copy of the app for each request: the hash is shared, so it is filled and never replaced.
-      def index(snapshot)
-        @indexes.fetch(snapshot.version) do |version|
-          @indexes.clear
-          @indexes[version] = Counter::OrderClassIndex.new(snapshot)
-        end
-      end
+      def catalogue = @references.catalogue
 
-      def identify
-        snapshot = catalogue.snapshot
-        Counter::IdentifyPump.new(index(snapshot), snapshot, customers)
-      end
+      # One catalogue for each request: the same from its first look to its last.
+      def reference = @reference ||= @references.current
 
-      def plan = Counter::PlanRebuild.new(catalogue.snapshot, stock.all)
+      # What is agreed and kept is worked out on the newest.
+      def newest = @reference = @references.current(newest: true)
+
+      def identify = Counter::IdentifyPump.new(reference, customers)
+      def plan = Counter::PlanRebuild.new(reference.snapshot, stock.all)
+      def add_entry = Counter::AddEntry.new(reference, tickets, customers)
+      def work_on(id, entries) = Counter::WorkOnTicket.new(reference, stock.all, customers).call(id, entries)
+      def view(id) = Present::TicketView.call(work_on(id, tickets.entries(id)))
 
       def place_order
-        Counter::PlaceOrder.new(identify: identify, plan: plan, tickets: tickets, orders: orders, customers: customers)
+        newest
+        work = Counter::WorkOnTicket.new(reference, stock.all, customers)
+        Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, customers: customers)
       end
 
       # @param schema [String] in the OpenAPI document

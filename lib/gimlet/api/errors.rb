@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/input_error"
-require_relative "../store/tickets"
+require_relative "../counter/place_order"
 
 module Gimlet
   module API
@@ -23,8 +23,8 @@ module Gimlet
         app.error(Core::InputError) do |error|
           problem(error.code == "not_json" ? 400 : 422, error.code, error.message, field: error.field)
         end
-        app.error(Store::Tickets::Stale) do
-          problem(409, "stale_ticket", "This ticket was changed elsewhere in the meantime: reload it and try again.", field: "version")
+        app.error(Counter::PlaceOrder::Stale) do
+          problem(409, "stale_ticket", "Something was added to this ticket in the meantime: look at it, then save again.", field: "on")
         end
         app.not_found do
           # A route that said what is missing keeps its words.

@@ -1,80 +1,78 @@
 # frozen_string_literal: true
 
-require_relative "../present/identification"
-require_relative "../present/plan"
 require_relative "../core/input_error"
-require_relative "../store/tickets"
+require_relative "../present/lacking"
+require_relative "../present/order_record"
+require_relative "work_on_ticket"
 
 module Gimlet
   module Counter
-    # A ticket becomes an order: computed once more from what the ticket says, then kept as it is.
+    # A ticket becomes an order: worked out once more from its entries, then kept as it is.
     class PlaceOrder
-      # @param identify [IdentifyPump]
-      # @param plan [PlanRebuild]
-      # @param tickets [Store::Tickets]
-      # @param orders [Store::Orders]
-      # @param customers [Store::Customers]
-      def initialize(identify:, plan:, tickets:, orders:, customers:)
-        @identify = identify
-        @plan = plan
+      # Entries came in that the specialist had not seen.
+      class Stale < StandardError; end
+
+      REASON = 3
+
+      # @param work [WorkOnTicket] on the newest catalogue
+      # @param database [Sequel::Database]
+      def initialize(work, database, tickets:, orders:, customers:)
+        @work = work
+        @database = database
         @tickets = tickets
         @orders = orders
         @customers = customers
       end
 
-      # @param version [Integer] what the specialist saw
+      # @param request [Hash{String=>Object}] of the OpenAPI schema PlaceOrder: "on" is the last entry that was seen
       # @return [Array(Hash, Boolean), nil] order and whether it is new; nil when there is no such ticket
-      # @raise [Core::InputError, Store::Tickets::Stale]
-      def call(ticket_id, version)
-        ticket = @tickets.find(ticket_id) or return
-        existing = @orders.of_ticket(ticket_id)
-        return [existing, false] if existing
-        raise Store::Tickets::Stale unless ticket[:version] == version
+      # @raise [Core::InputError, Stale] nothing was saved
+      def call(request)
+        id = request["ticket_id"]
+        return unless @tickets.known?(id)
 
-        save(ticket, ticket[:state])
+        existing = @orders.of_ticket(id)
+        return [existing, false] if existing
+
+        place(id, request)
       end
 
       private
 
-      def save(ticket, state)
-        found = @identify.call(identify_request(state))
-        candidate = chosen(found, state)
-        planned = @plan.call(plan_request(state, candidate))
-        order, fresh = @orders.create(ticket_id: ticket[:id], customer_id: state["customer_id"],
-                                      catalogue_version: planned.catalogue_version,
-                                      document: document(found, candidate, planned))
-        @customers.remember(state["customer_id"], candidate.variant.designation) if fresh && state["customer_id"]
-        [order, fresh]
+      def place(id, request)
+        view = @work.call(id, @tickets.entries(id))
+        raise Stale unless view.ticket.last == request["on"]
+
+        refuse(view, request["reason"])
+        record = Present::OrderRecord.of(view, request["reason"])
+        @database.transaction(mode: :immediate) do
+          existing = @orders.of_ticket(id)
+          next [existing, false] if existing
+          raise Stale unless @tickets.last(id) == request["on"]
+
+          [@orders.find(save(id, view, record, request)), true]
+        end
       end
 
-      def identify_request(state)
-        live = state["readings"].reject { |row| row["struck"] }.map { |row| row["reading"].transform_keys(&:to_sym) }
-        { readings: live, channel: state["channel"], scope: state["scope"], customer_id: state["customer_id"],
-          chosen: chosen_id(state) }
+      def refuse(view, reason)
+        if view.ticket.scope.empty?
+          Core::InputError.reject("scope", "empty_scope", "Agree at least one work area first.")
+        elsif view.planned.nil?
+          Core::InputError.reject("pump", "no_pump", "No order leads yet: find the pump, or take one by hand.")
+        elsif view.lacking.any? && reason.to_s.strip.size < REASON
+          why = Present::Lacking.call(view.lacking).map { |one| one[:text] }.join(" ")
+          Core::InputError.reject("reason", "reason_needed", "#{why} Say why the order is placed all the same.")
+        end
       end
 
-      def chosen_id(state) = state["model"] && [state["model"], state["serial"]].compact.join(" ")
-
-      # The candidate that was taken by hand, else the leading one.
-      def chosen(found, state)
-        candidates = found.identification.candidates
-        wanted = chosen_id(state) or return candidates.first
-
-        candidates.find { |one| one.variant.id == wanted } ||
-          raise(Core::InputError.new("#{wanted} is no longer a candidate: choose the pump again.", field: "model",
-                                                                                                   code: "unknown_model"))
-      end
-
-      def plan_request(state, candidate)
-        { model: candidate.variant.designation, serial: candidate.variant.serial_range, scope: state["scope"],
-          policy: state["policy"], pumps: state["pumps"], units: state["units"], findings: state["findings"] }
-      end
-
-      def document(found, candidate, planned)
-        same = found.identification.order_classes.find { |one| one.id == candidate.order_class }
-        { readings: found.readings.map { |one| Present::Identification.reading(one) },
-          sure: same ? same.probability : candidate.probability,
-          models: same ? same.variants.first(12).map(&:id) : [candidate.variant.id], plan: Present::Plan.call(planned) }
+      def save(id, view, record, request)
+        customer = view.ticket.customer_id
+        order = @orders.create(ticket_id: id, customer_id: customer, catalogue_version: view.planned.catalogue_version, document: record)
+        @tickets.append(id, kind: "ordered", key: "order #{order}", who: request["who"] || "counter") do
+          { "order_id" => order, "reason" => request["reason"] }
+        end
+        @customers.remember(customer, view.pump.designation) if customer
+        order
       end
     end
   end

@@ -3,7 +3,6 @@
 require "prawn"
 require "prawn/table"
 require "time"
-require_relative "../core/1_catalogue/wet_end"
 require_relative "../core/5_demand/positions"
 require_relative "../core/9_plan/cautions"
 require_relative "face_drawing"
@@ -18,15 +17,14 @@ module Gimlet
       BODY = 8.5
       BOX = "[  ] "
 
-      # @param order [Hash] as Store::Orders gives it
+      # @param order [Hash] as Store::Orders gives it, with its `record` of the present version
       # @return [String] the PDF
       def self.call(order) = new(order).render
 
       def initialize(order)
         @order = order
-        @document = order[:document]
-        @plan = @document["plan"]
-        @pdf = Prawn::Document.new(page_size: "A4", margin: [30, 36, 40, 36],
+        @record = order[:record]
+                @pdf = Prawn::Document.new(page_size: "A4", margin: [30, 36, 40, 36],
                                    info: { Title: "Work card, order #{order[:id]}", Creator: "Gimlet" })
         @pdf.font_families.update("Hyperlegible" => { normal: "#{FONTS}/AtkinsonHyperlegible-Regular.ttf",
                                                       bold: "#{FONTS}/AtkinsonHyperlegible-Bold.ttf" })
@@ -54,33 +52,41 @@ module Gimlet
         @pdf.text [@order[:customer], date].compact.join(" · "), size: SMALL
         @pdf.move_down 4
         @pdf.text pump, size: 13, style: :bold
-        @pdf.text "#{(@document['sure'] * 100).floor} % sure of this order. The same order serves: #{@document['models'].join(', ')}."
-        @pdf.text "Seen: #{@document['readings'].map { |one| one['text'] }.join('; ')}.", size: SMALL
-        @pdf.text "Work: #{areas}. #{pumps}Manual: #{@plan['manual']}."
-        (@plan["assumptions"] + not_on_file).each { |text| @pdf.text "! #{text}", style: :bold }
+        @pdf.text "#{(@record['sure'] * 100).floor} % sure of this order. The same order serves: #{@record['models'].join(', ')}."
+        @pdf.text "Seen: #{@record['seen'].join('; ')}.", size: SMALL
+        @pdf.text "Work: #{areas}. #{pumps}Manual: #{@record['pump']['manual']}."
+        remarks.each { |text| @pdf.text "! #{text}", style: :bold }
+      end
+
+      # What the specialist knew to be open when the order was placed.
+      def remarks
+        work = @record["work"]
+        [("Complaint: #{work['complaints'].join(', ')}." if work["complaints"].any?), ("Placed though not sure: #{@record['reason']}." if @record["reason"])]
+          .compact + @record["doubts"].map { |one| "#{one['text']}: stands, #{one['reason']}." } + @record["assumptions"] + not_on_file
       end
 
       def pump
-        serials = ", serials #{@plan['serial_range']}" if @plan["serial_range"]
-        "#{@plan['maker']} #{@plan['model']}#{serials}"
+        one = @record["pump"]
+        serials = ", serials #{one['serials']}" if one["serials"]
+        "#{one['maker']} #{one['model']}#{serials}"
       end
 
       def date = Time.parse(@order[:created_at].to_s).strftime("%-d %B %Y")
-      def areas = @plan["scope"].map { |id| Core::Catalogue::WORK_AREAS.fetch(id) }.join(", ")
-      def pumps = @plan["pumps"] > 1 ? "For #{@plan['pumps']} pumps. " : ""
+      def areas = @record["work"]["areas"].map { |one| one["name"] }.join(", ")
+      def pumps = @record["work"]["pumps"] > 1 ? "For #{@record['work']['pumps']} pumps. " : ""
 
       def not_on_file
-        @plan["not_on_file"].map { |id| "Nothing on file for #{Core::Catalogue::WORK_AREAS.fetch(id)}: see the manual." }
+        @record["work"]["not_on_file"].map { |name| "Nothing on file for #{name}: see the manual." }
       end
 
       def cautions
         section "Before you start"
-        @plan["cautions"].each { |text| bullet text }
+        @record["cautions"].each { |text| bullet text }
       end
 
       def parts
-        chosen = @plan["plans"].first
-        section "Parts (#{chosen['name']})"
+        chosen = @record["parts"]
+        section "Parts (#{chosen['plan']})"
         rows = chosen["lines"].map { |line| [line["quantity"], line["number"], line["name"], covers(line)] }
         grid([%w[Qty Number Name Serves], *rows], [30, 80, 190, nil])
         @pdf.move_down 3
@@ -97,27 +103,27 @@ module Gimlet
       end
 
       def keep
-        @plan["keep"].map { |one| "– #{one['name']} (#{one['where']})#{': look it over' if one['inspect']}" }
+        @record["keep"].map { |one| "– #{one['name']} (#{one['where']})#{': look it over' if one['inspect']}" }
       end
 
       def count_out
-        @plan["count_out"].group_by { |one| one["pieces"] }.map do |pieces, same|
+        @record["count_out"].group_by { |one| one["pieces"] }.map do |pieces, same|
           "#{BOX * same.size}#{Core::Positions.short(same.map { |one| one['position'] })}: #{pieces.join(', ')}"
         end
       end
 
       def tools
-        @plan["tools"].map { |one| "#{BOX}#{[one['name'], one['number']].compact.join(' · ')}" } +
-          @plan["consumables"].map { |one| "#{BOX}#{one['amount']} #{one['unit']} #{one['name']}" }
+        @record["tools"].map { |one| "#{BOX}#{[one['name'], one['number']].compact.join(' · ')}" } +
+          @record["consumables"].map { |one| "#{BOX}#{one['amount']} #{one['unit']} #{one['name']}" }
       end
 
       def steps
-        @plan["steps"].map.with_index(1) { |one, at| "#{at}. #{one['title'].capitalize}: #{one['text'].join(' ')}" }
+        @record["steps"].map.with_index(1) { |one, at| "#{at}. #{one['title'].capitalize}: #{one['text'].join(' ')}" }
       end
 
       def stacks
         section "Which way round"
-        rows = @plan["stacks"].map do |stack|
+        rows = @record["stacks"].map do |stack|
           layers = stack["layers"].map { |layer| [layer["name"], layer["facing"]].compact.join(", ") }
           [stack["name"], "from #{stack['from']} to #{stack['towards']}: #{layers.join(' > ')}",
            [stack["colour"], stack["spring"]].compact.join("; ")]
@@ -127,7 +133,7 @@ module Gimlet
 
       def tightening
         section "Tightening"
-        @plan["tightening"].each { |one| fastener(one) }
+        @record["tightening"].each { |one| fastener(one) }
       end
 
       def fastener(one)
@@ -152,7 +158,7 @@ module Gimlet
         (1..@pdf.page_count).each do |page|
           @pdf.go_to_page(page)
           foot([@pdf.bounds.left, -8], Core::Plan::Cautions::DEFERRAL, :left)
-          foot([@pdf.bounds.right - 160, -8], "#{page}/#{@pdf.page_count} · catalogue #{@plan['catalogue_version']}", :right)
+          foot([@pdf.bounds.right - 160, -8], "#{page}/#{@pdf.page_count} · catalogue #{@record['catalogue_version']}", :right)
         end
       end
 

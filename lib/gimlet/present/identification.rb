@@ -1,53 +1,71 @@
 # frozen_string_literal: true
 
-require_relative "../core/2_readings/traits"
+require_relative "../core/2_readings/reading"
 require_relative "../core/3_candidates/identify"
-require_relative "../core/3_candidates/picture"
+require_relative "../core/9_plan/pictures"
 require_relative "tightening"
 
 module Gimlet
   module Present
     # An identification as the API answers it.
-    module Identification
+    class Identification
       LEADERS = 6
       FACES = 3
-
-      module_function
+      SAYING = { "again" => "Check again: ", "check" => "To be sure of the plate: ", "narrows" => "" }.freeze
+      SEEN = %w[head_bolts head_bolt_drive valve_caps cap_drive].freeze
+      MODELS = 40
 
       # @param result [Counter::IdentifyPump::Result]
-      def call(result)
-        found = result.identification
-        { readings: result.readings.map { |one| reading(one) }, heard: result.heard.to_h.slice(:scope, :pumps, :unread),
-          candidates: found.candidates.map { |one| candidate(one, result.owned) }, enough_to_order: found.enough,
-          order_classes: found.order_classes.map { |one| order_class(one) },
-          next_questions: found.questions.map { |one| question(one, found.candidates.first.variant) },
-          contradictions: found.contradictions.map { |one| contradiction(one) },
-          differences: found.differences.map { |one| difference(one) },
-          plausible: found.plausible, flow: found.flow&.to_h, faces: faces(found),
-          part_differences: result.part_differences.map { |one| own_parts(one) } }
-      end
+      # @return [Hash]
+      def self.call(result) = new(result).call
 
-      def reading(one)
+      def self.reading(one)
         { trait: one.trait, name: one.definition.name, text: one.to_s, value: one.value, range: one.range,
-          unknown: one.unknown ? true : false, unit: one.definition.unit, observer: one.observer, tool: one.tool,
-          heard: one.heard }
+          unknown: one.unknown ? true : false, denied: one.denied ? true : false, hedged: one.hedged ? true : false,
+          unit: one.definition.unit, observer: one.observer, tool: one.tool, heard: one.heard }
       end
 
       # The smallest form of a reading that can be sent back.
-      def input(one)
-        { trait: one.trait, value: one.value, range: one.range, unit: one.definition.unit, observer: one.observer,
-          tool: one.tool }.compact
+      def self.input(one)
+        { trait: one.trait, value: one.value, range: one.range, unit: one.definition.unit, observer: one.observer, tool: one.tool }.compact
       end
 
-      def candidate(one, owned)
-        variant = one.variant
+      def initialize(result)
+        @result = result
+        @found = result.identification
+        @reference = result.reference
+      end
+
+      def call
+        { readings: @result.readings.map { |one| self.class.reading(one) }, heard: heard, **beliefs,
+          next_questions: @found.questions.map { |one| question(one) }, contradictions: @found.doubts.map { |one| doubt(one) },
+          differences: @found.differences.map { |one| difference(one) }, plausible: @found.plausible, flow: @found.flow&.to_h,
+          faces: faces, part_differences: @result.part_differences.map { |one| own_parts(one) } }
+      end
+
+      private
+
+      def heard
+        one = @result.heard
+        { scope: one.scope, pumps: one.pumps, unread: one.unread, complaints: one.complaints, wishes: one.wishes, unit: one.unit }
+      end
+
+      def beliefs
+        { candidates: @found.candidates.map { |one| candidate(one) }, enough_to_order: @found.enough, lacking: @found.lacking,
+          order_classes: @found.order_classes.map { |one| order_class(one) }, none: @found.none.round(6), pumps: @found.pumps, orders: @found.orders }
+      end
+
+      def variant(at) = @reference.variant(at)
+
+      def candidate(one)
+        variant = variant(one.at)
         { id: variant.id, model: variant.designation, maker: variant.series.maker.name, series: variant.series.name,
           serial_range: variant.serial_range, probability: one.probability.round(6), order_class: one.order_class,
-          owned: owned.include?(variant.designation) }
+          owned: @result.owned.include?(variant.designation) }
       end
 
       def order_class(one)
-        { id: one.id, probability: one.probability.round(6), models: one.variants.map(&:id) }
+        { id: one.id, probability: one.probability.round(6), models: one.members.first(MODELS).map { |at| variant(at).id } }
       end
 
       def own_parts(one)
@@ -55,9 +73,9 @@ module Gimlet
       end
 
       # Fronts of the leading candidates, one for each series.
-      def faces(found)
-        leaders = found.candidates.first(LEADERS).select { |one| one.probability >= Core::Candidates::Identify::WORTH_COMPARING }
-        Core::Candidates::Pictures.fronts(leaders.map(&:variant)).first(FACES).map { |one| picture(one) }
+      def faces
+        leaders = @found.candidates.first(LEADERS).select { |one| one.probability >= Core::Candidates::Identify::WORTH_COMPARING }
+        Core::Plan::Pictures.fronts(leaders.map { |one| variant(one.at) }).first(FACES).map { |one| picture(one) }
       end
 
       def picture(one)
@@ -67,35 +85,49 @@ module Gimlet
 
       # What is written beside a front, to compare.
       def seen(variant)
-        %w[head_bolts head_bolt_drive valve_caps cap_drive].filter_map do |id|
+        SEEN.filter_map do |id|
           value = variant.trait(id)
-          { trait: id, text: "#{Core::Readings::TRAITS.fetch(id).name} #{value}" } if value
+          { trait: id, text: "#{@reference.vocabulary.trait(id).name} #{value}" } if value
         end
       end
 
-      def question(one, leader)
-        { trait: one.trait, name: Core::Readings::TRAITS.fetch(one.trait).name, say: one.say,
-          gain_bits: one.gain_bits.round(4), seconds: one.seconds,
-          answers: one.answers.map { |answer| answer(answer) },
-          picture: Core::Candidates::Pictures.of_trait(leader, one.trait)&.then { |found| picture(found) } }
+      def question(one)
+        picture = Core::Plan::Pictures.of_trait(variant(@found.candidates.first.at), one.trait)
+        { trait: one.trait.id, name: one.trait.name, say: "#{SAYING.fetch(one.why)}#{one.trait.ask}", why: one.why,
+          figure: figure(one), gain_bits: one.gain_bits.round(4), seconds: one.seconds,
+          answers: one.answers.map { |answer| answer(answer) }, picture: picture && picture(picture) }
+      end
+
+      # What a bare figure means: a count or a size, or the number of a button.
+      def figure(one)
+        return "value" if one.trait.way.figure? || one.trait.way.free?
+
+        "button"
       end
 
       def answer(one)
-        { value: one.label, probability: one.probability.round(4), leaves: one.leaves, reading: input(one.reading) }
+        { value: one.label, probability: one.probability.round(4), leaves: one.leaves, reading: self.class.input(one.reading) }
       end
 
-      def contradiction(one)
-        { trait: one.reading.trait, text: one.text, leading: leaders(one.leading), without: leaders(one.without) }
+      def doubt(one)
+        { trait: one.trait.id, key: one.key, text: told(one), matters: one.matters, leading: leaders(one.leading), without: leaders(one.without) }
+      end
+
+      def told(one)
+        leader = @reference.field.possibilities[one.leader]
+        on_file = leader.traits[one.trait.id]
+        on_file = on_file.first if on_file.is_a?(Array)
+        shown = on_file && !on_file.is_a?(Range) ? " (on file: #{Core::Readings::Reading.plain(on_file)})" : ""
+        "“#{one.readings.join(', ')}” does not fit #{variant(one.leader).designation}#{shown}. Check it, or strike it out."
       end
 
       def leaders(pairs)
-        pairs.map { |variant, probability| { model: variant.id, probability: probability.round(4) } }
+        pairs.map { |at, probability| { model: variant(at).id, probability: probability.round(4) } }
       end
 
       def difference(one)
-        trait = Core::Readings::TRAITS.fetch(one.trait)
-        { trait: one.trait, name: trait.name, changes_order: one.changes_order,
-          values: one.values.map { |value| value && [Core::Readings::Reading.plain(value), trait.unit].compact.join(" ") } }
+        { trait: one.trait.id, name: one.trait.name, changes_order: one.changes_order,
+          values: one.values.map { |value| value && [Core::Readings::Reading.plain(value), one.trait.unit].compact.join(" ") } }
       end
     end
   end

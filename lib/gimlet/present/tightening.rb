@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../core/8_tightening/instruction"
+require_relative "../core/7_tightening/instruction"
 
 module Gimlet
   module Present

@@ -4,7 +4,7 @@ require "digest"
 require "json"
 require "json_schemer"
 require_relative "../core/1_catalogue/build"
-require_relative "../core/1_catalogue/doctor"
+require_relative "../core/doctor/doctor"
 require_relative "../core/1_catalogue/snapshot"
 require_relative "../core/input_error"
 
@@ -17,10 +17,11 @@ module Gimlet
       def initialize(database)
         @database = database
         @lock = Mutex.new
+        @pieces = {}
       end
 
       # @param document [Hash] one series, in the catalogue format
-      # @return [Array<Core::Catalogue::Doctor::Finding>] warnings; the document is in
+      # @return [Array<Core::Doctor::Finding>] warnings; the document is in
       # @raise [Core::InputError] nothing was changed
       def import(document) = import_all([document])
 
@@ -47,27 +48,34 @@ module Gimlet
         JSON.parse(text) if text
       end
 
-      # What the core computes on; made anew when another document was imported, by this process or another.
+      # @return [String] names the contents
+      def version = Digest::SHA256.hexdigest(@database[:series].order(:id).select_map(:digest).join)[0, 12]
+
+      # What the core computes on; made anew when another document was imported, by this process or another. Series that did not change
+      # stay the same objects.
       # @return [Core::Catalogue::Snapshot]
       def snapshot
-        version = current_version
+        digests = @database[:series].order(:id).select_map(:digest)
+        version = Digest::SHA256.hexdigest(digests.join)[0, 12]
         @lock.synchronize do
-          @snapshot = nil if @snapshot && @snapshot.version != version
-          @snapshot ||= Core::Catalogue::Snapshot.new(documents.map { |one| Core::Catalogue::Build.call(one) },
-                                                      version: version)
+          next @snapshot if @snapshot&.version == version
+
+          @pieces = digests.zip(pieces(digests)).to_h
+          @snapshot = Core::Catalogue::Snapshot.new(@pieces.values, version: version)
         end
       end
 
       private
 
-      def current_version
-        Digest::SHA256.hexdigest(@database[:series].order(:id).select_map(:digest).join)[0, 12]
+      def pieces(digests)
+        fresh = @database[:series].where(digest: digests - @pieces.keys).select_hash(:digest, :document)
+        digests.map { |digest| @pieces[digest] || Core::Catalogue::Build.call(JSON.parse(fresh.fetch(digest))) }
       end
 
       def check(document)
         fault = SCHEMA.validate(document).first
         Core::InputError.reject(fault["data_pointer"], "schema", sentence(fault)) if fault
-        findings = Core::Catalogue::Doctor.call(Core::Catalogue::Build.call(document))
+        findings = Core::Doctor.call(Core::Catalogue::Build.call(document))
         bad = findings.find { |one| one.level == "error" }
         Core::InputError.reject(bad.place, "inconsistent", bad.text) if bad
         findings

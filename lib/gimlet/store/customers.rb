@@ -15,7 +15,10 @@ module Gimlet
       end
 
       # @return [Hash, nil]
-      def find(id) = all.find { |row| row[:id] == id }
+      def find(id)
+        row = @database[:customers].where(id: id).first
+        row&.merge(pumps: @database[:customer_pumps].where(customer_id: id).order(:designation).select_map(:designation))
+      end
 
       # @param rows [Array<Hash>] name, place, pumps
       def put(rows)

@@ -6,21 +6,16 @@ module Gimlet
   module Store
     # Agreed orders, kept whole with the catalogue version they were computed on.
     class Orders
-      def initialize(database)
+      # @param read [Proc] brings a kept document to the present version of its format
+      def initialize(database, read: :itself.to_proc)
         @database = database
+        @read = read
       end
 
-      # Saving a ticket twice gives the order that it already has.
-      # @return [Array(Hash, Boolean)] the order, and whether it is new
+      # @return [Integer] its id; to be called inside the transaction that has checked the ticket
       def create(ticket_id:, customer_id:, catalogue_version:, document:, now: Time.now.utc)
-        @database.transaction(mode: :immediate) do
-          existing = of_ticket(ticket_id)
-          next [existing, false] if existing
-
-          @database[:orders].insert(ticket_id: ticket_id, customer_id: customer_id, created_at: now,
-                                    catalogue_version: catalogue_version, document: JSON.generate(document))
-          [of_ticket(ticket_id), true]
-        end
+        @database[:orders].insert(ticket_id: ticket_id, customer_id: customer_id, created_at: now,
+                                  catalogue_version: catalogue_version, document: JSON.generate(document))
       end
 
       # @return [Hash, nil]
@@ -39,7 +34,7 @@ module Gimlet
                           .select_append(Sequel[:customers][:name].as(:customer))
       end
 
-      def present(row) = row.merge(document: JSON.parse(row[:document]))
+      def present(row) = row.except(:document).merge(record: @read.call(JSON.parse(row[:document])))
     end
   end
 end

@@ -1,25 +1,48 @@
 # frozen_string_literal: true
 
 require_relative "../core/6_kit_plan/offers"
+require_relative "settings"
 
 module Gimlet
   module Store
     # Prices and what lies on the shelf.
     class Stock
+      REVISION = "stock revision"
+
       def initialize(database)
         @database = database
+        @settings = Settings.new(database)
+        @lock = Mutex.new
       end
 
+      # @return [String, nil] changes with every change
+      def revision = @settings[REVISION]
+
+      # Read again only when it was changed, by this process or another.
       # @return [Hash{String=>Core::KitPlan::Stock}]
       def all
-        @database[:stock].to_h do |row|
-          [row[:number], Core::KitPlan::Stock.new(price_cents: row[:price_cents], on_hand: row[:on_hand], pack: row[:pack])]
+        revision = self.revision
+        @lock.synchronize do
+          @all = nil unless @revision == revision
+          @revision = revision
+          @all ||= read
         end
       end
 
       # @param rows [Array<Hash>] number, price_cents, on_hand, pack; numbers already there are overwritten
       def put(rows)
-        @database.transaction { rows.each { |row| @database[:stock].insert_conflict(:replace).insert(row) } }
+        @database.transaction(mode: :immediate) do
+          rows.each { |row| @database[:stock].insert_conflict(:replace).insert(row) }
+          @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
+        end
+      end
+
+      private
+
+      def read
+        @database[:stock].to_h do |row|
+          [row[:number], Core::KitPlan::Stock.new(price_cents: row[:price_cents], on_hand: row[:on_hand], pack: row[:pack])]
+        end.freeze
       end
     end
   end

@@ -1,50 +1,65 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "../core/ticket/entry"
 
 module Gimlet
   module Store
-    # Live jobs at the counter. The state is the specialist's own words and choices; everything else is computed.
+    # Live jobs at the counter, each an append-only list of entries.
     class Tickets
-      # Someone else saved this ticket in between.
-      class Stale < StandardError; end
+      LISTED = 200
 
       def initialize(database)
         @database = database
       end
 
-      # @return [Hash] id, version, state, created_at, updated_at, order_id
-      def create(state, now: Time.now.utc)
-        id = @database[:tickets].insert(state: JSON.generate(state), created_at: now, updated_at: now)
-        find(id)
+      # @param key [String] made by the client: the same key twice is the same ticket
+      # @return [Integer] its id
+      def open(key, now: Time.now.utc)
+        @database[:tickets].insert_conflict.insert(key: key, created_at: now, updated_at: now)
+        @database[:tickets].where(key: key).get(:id)
       end
 
-      # @return [Hash, nil]
-      def find(id) = rows.where(Sequel[:tickets][:id] => id).map { |row| present(row) }.first
+      def known?(id) = !@database[:tickets].where(id: id).empty?
 
-      # @return [Array<Hash>] those without an order, the latest first
-      def open = rows.where(Sequel[:orders][:id] => nil).reverse(Sequel[:tickets][:updated_at]).limit(50).map { |row| present(row) }
-
-      # @param version [Integer] the version the changes were made on
-      # @return [Hash, nil] nil when there is no such ticket
-      # @raise [Stale]
-      def update(id, version:, state:, now: Time.now.utc)
-        changed = @database[:tickets].where(id: id, version: version)
-                                     .update(state: JSON.generate(state), version: version + 1, updated_at: now)
-        found = find(id)
-        raise Stale if changed.zero? && found
-
-        found
+      # @return [Array<Core::Ticket::Entry>] in order
+      def entries(id)
+        @database[:entries].where(ticket_id: id).order(:number).map do |row|
+          Core::Ticket::Entry.new(number: row[:number], kind: row[:kind], body: JSON.parse(row[:body]), at: row[:at], who: row[:who])
+        end
       end
 
-      private
+      # @return [Integer] 0 for a ticket without entries
+      def last(id) = @database[:entries].where(ticket_id: id).max(:number) || 0
 
-      def rows
-        @database[:tickets].left_join(:orders, ticket_id: :id).select_all(:tickets)
-                           .select_append(Sequel[:orders][:id].as(:order_id))
+      # The same key twice counts once.
+      # @yield [entries] what is there, within the transaction; answers the body, or raises
+      # @return [Boolean] whether it was added
+      def append(id, kind:, key:, who:, now: Time.now.utc)
+        @database.transaction(mode: :immediate) do
+          next false unless @database[:entries].where(ticket_id: id, key: key).empty?
+
+          known = entries(id)
+          body = yield(known)
+          @database[:entries].insert(ticket_id: id, number: (known.last&.number || 0) + 1, kind: kind, body: JSON.generate(body), key: key,
+                                     who: who, at: now)
+          @database[:tickets].where(id: id).update(updated_at: now)
+          true
+        end
       end
 
-      def present(row) = row.merge(state: JSON.parse(row[:state]))
+      # @return [Array<Hash>] those without an order, the latest first: id, updated_at, entries, words (what was said first), customer
+      def open_ones
+        rows = @database[:tickets].left_join(:orders, ticket_id: :id).where(Sequel[:orders][:id] => nil)
+                                  .reverse(Sequel[:tickets][:updated_at]).limit(LISTED).select_all(:tickets).all
+        ids = rows.map { |row| row[:id] }
+        counts = @database[:entries].where(ticket_id: ids).group_and_count(:ticket_id).as_hash(:ticket_id, :count)
+        said = @database[:entries].where(ticket_id: ids, kind: "said").order(:number).select_hash_groups(:ticket_id, :body)
+        rows.map do |row|
+          first = said[row[:id]]&.first
+          { id: row[:id], updated_at: row[:updated_at], entries: counts.fetch(row[:id], 0), words: first && JSON.parse(first)["words"] }
+        end
+      end
     end
   end
 end

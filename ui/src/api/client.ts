@@ -21,3 +21,6 @@ export async function told<T>(call: Promise<{ data?: T; error?: unknown }>): Pro
   if (data === undefined) throw new Problem((error ?? {}) as Partial<ProblemDocument>);
   return data;
 }
+
+/** Whether asking again may help: only where nothing came back. */
+export const worthAnotherTry = (failures: number, error: Error) => failures < 3 && error instanceof Problem && error.code === "no_answer";

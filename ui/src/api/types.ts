@@ -2,20 +2,19 @@ import type { components } from "./schema";
 
 type Schemas = components["schemas"];
 
-export type Answer = Schemas["Answer"];
+export type CallLine = Schemas["CallLine"];
 export type Candidate = Schemas["Candidate"];
-export type Customer = Schemas["Customer"];
 export type Difference = Schemas["Difference"];
 export type Identification = Schemas["Identification"];
 export type KitPlan = Schemas["KitPlan"];
+export type NewEntry = Schemas["NewEntry"];
 export type Order = Schemas["Order"];
 export type Picture = Schemas["Picture"];
 export type Plan = Schemas["Plan"];
+export type Preview = Schemas["Preview"];
 export type Question = Schemas["Question"];
-export type ReadingInput = Schemas["ReadingInput"];
 export type Stack = Schemas["Stack"];
-export type Ticket = Schemas["Ticket"];
-export type TicketState = Schemas["TicketState"];
+export type TicketView = Schemas["TicketView"];
 export type Tightening = Schemas["Tightening"];
-export type Vocabulary = Schemas["Vocabulary"];
+export type TrayLine = Schemas["TrayLine"];
 export type WorkArea = Schemas["Scope"][number];

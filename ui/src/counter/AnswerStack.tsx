@@ -1,25 +1,25 @@
 import type { ReactNode } from "react";
+import type { TicketView } from "../api/types";
 import { percent, price } from "../shell/format";
 import type { LiveTicket } from "../ticket/useTicket";
 import { Answer } from "./Answer";
-import { HandOver } from "./HandOver";
-import { PartsAnswer } from "./PartsAnswer";
-import { PumpAnswer } from "./PumpAnswer";
-import { TighteningAnswer } from "./TighteningAnswer";
-import { ToolsAnswer } from "./ToolsAnswer";
-import type { CounterView } from "./useCounter";
-import { WorkAnswer } from "./WorkAnswer";
+import { HandOver } from "./handover/HandOver";
+import { PartsAnswer } from "./parts/PartsAnswer";
+import { PumpAnswer } from "./pump/PumpAnswer";
+import { TighteningAnswer } from "./tightening/TighteningAnswer";
+import { ToolsAnswer } from "./tools/ToolsAnswer";
+import { WorkAnswer } from "./work/WorkAnswer";
 
 export const answerNames = ["Pump", "Work", "Parts", "Tools", "Tightening", "Hand over"] as const;
 export type AnswerName = (typeof answerNames)[number];
 
 interface Props {
   ticket: LiveTicket;
-  view: CounterView;
+  view: TicketView;
   open: AnswerName;
   onOpen: (name: AnswerName) => void;
   onReply: (index: number | null) => void;
-  onSave: () => void;
+  onSave: (reason: string | null) => void;
 }
 
 /** Settled answers fold to one line; the open one has the room. */
@@ -28,28 +28,28 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Pro
   const later = "first the pump and the work";
   const bodies: Record<AnswerName, () => ReactNode> = {
     "Pump": () => <PumpAnswer ticket={ticket} view={view} onReply={onReply} />,
-    "Work": () => <WorkAnswer ticket={ticket} plan={plan} onAgree={() => onOpen("Parts")} />,
+    "Work": () => <WorkAnswer ticket={ticket} view={view} onAgree={() => onOpen("Parts")} />,
     "Parts": () => plan && <PartsAnswer ticket={ticket} plan={plan} />,
-    "Tools": () => plan && <ToolsAnswer plan={plan} />,
+    "Tools": () => plan && <ToolsAnswer tools={plan.tools} consumables={plan.consumables} />,
     "Tightening": () => plan && <TighteningAnswer ticket={ticket} plan={plan} />,
     "Hand over": () => <HandOver ticket={ticket} view={view} onSave={onSave} />,
   };
   const summaries: Record<AnswerName, string> = {
     "Pump": pumpSummary(view),
-    "Work": workSummary(ticket),
+    "Work": workSummary(view),
     "Parts": plan ? `${plan.plans[0]!.lines.length} lines, ${price(plan.plans[0]!.price_cents)}, ${plan.plans[0]!.name}` : later,
     "Tools": plan ? `${plan.tools.length} tools, ${plan.tools.filter((tool) => tool.kind === "made").length} made for this pump` : later,
     "Tightening": plan ? plan.tightening.map((one) => `${one.name} ${one.asked?.text ?? one.text}`).join(" · ") : later,
-    "Hand over": ticket.orderId ? `order ${ticket.orderId}` : "not saved yet",
+    "Hand over": view.order_id ? `order ${view.order_id}` : "not saved yet",
   };
-  const known = Boolean(plan && view.found?.enough_to_order && ticket.state.scope_agreed);
+  const known = Boolean(plan && view.lacking.length === 0 && view.ticket.agreed);
   const settled: Record<AnswerName, boolean> = {
-    "Pump": Boolean(view.found?.enough_to_order),
-    "Work": ticket.state.scope_agreed,
+    "Pump": view.found.enough_to_order || view.lacking.length === 0,
+    "Work": view.ticket.agreed,
     "Parts": known && plan!.plans[0]!.unfilled.length === 0,
     "Tools": known,
     "Tightening": known && plan!.tightening.every((one) => one.kind !== "none"),
-    "Hand over": ticket.orderId !== null,
+    "Hand over": view.order_id !== null,
   };
 
   return answerNames.map((name, index) => (
@@ -59,14 +59,17 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Pro
   ));
 }
 
-function pumpSummary({ found, pump, sure }: CounterView): string {
-  if (!found || !pump || found.readings.length === 0) return "nothing seen yet";
-  const others = found.order_classes.find((one) => one.id === pump.order_class)!.models.length - 1;
-  return `${pump.maker} ${pump.id}${others > 0 ? ` or ${others} more with the same order` : ""}, ${percent(sure)} sure`;
+function pumpSummary({ found, pump }: TicketView): string {
+  if (found.readings.length === 0) return "nothing seen yet";
+  if (!found.plausible) return "not in the catalogue, as far as was seen";
+  if (!pump) return `no order leads yet: ${found.pumps} pumps, ${found.orders} orders are possible`;
+  const others = (found.order_classes.find((one) => one.models.includes(pump.id))?.models.length ?? 1) - 1;
+  return `${pump.maker} ${pump.id}${others > 0 ? ` or ${others} more with the same order` : ""}, ${percent(pump.sure)} sure`;
 }
 
-function workSummary({ state }: LiveTicket): string {
-  if (state.scope.length === 0) return "nothing agreed yet";
-  const pumps = state.pumps > 1 ? ` on ${state.pumps} pumps` : "";
-  return `${state.scope.join(", ").replaceAll("_", " ")}${pumps}${state.scope_agreed ? "" : " (asked for)"}`;
+function workSummary({ ticket }: TicketView): string {
+  const complaints = ticket.complaints.length > 0 ? ` · complaint: ${ticket.complaints.join(", ")}` : "";
+  if (ticket.scope.length === 0) return `nothing agreed yet${complaints}`;
+  const pumps = ticket.pumps > 1 ? ` on ${ticket.pumps} pumps` : "";
+  return `${ticket.scope.join(", ").replaceAll("_", " ")}${pumps}${ticket.agreed ? "" : " (asked for)"}${complaints}`;
 }

@@ -1,118 +1,143 @@
 import Box from "@mui/material/Box";
 import { useRef, useState } from "react";
-import { api, Problem, told } from "../api/client";
+import type { TicketView } from "../api/types";
 import { commandOf, type Command } from "../ticket/commands";
-import { liveReadings, withLine, withReading } from "../ticket/state";
+import { usePreview } from "../ticket/usePreview";
+import { useStored } from "../ticket/useStored";
 import type { LiveTicket } from "../ticket/useTicket";
-import { CaliperStandIn } from "./CaliperStandIn";
 import { AnswerStack, type AnswerName, answerNames } from "./AnswerStack";
-import { Tray } from "./Tray";
-import { TypingLine } from "./TypingLine";
-import { useCounter } from "./useCounter";
+import { Phrases } from "./line/Phrases";
+import { PreviewLine } from "./line/PreviewLine";
+import { TypingLine } from "./line/TypingLine";
+import { useTakeUp } from "./line/useTakeUp";
+import { CaliperStandIn } from "./pump/CaliperStandIn";
+import { Tray } from "./tray/Tray";
+
+interface Props {
+  ticket: LiveTicket;
+  view: TicketView;
+}
 
 /** The counter: a typing line, the stack of answers, and the tray. */
-export function Counter({ ticket }: { ticket: LiveTicket }) {
-  const { state, change } = ticket;
-  const view = useCounter(state);
-  const [open, setOpen] = useState<AnswerName>(ticket.orderId ? "Hand over" : "Pump");
+export function Counter({ ticket, view }: Props) {
+  const [draft, setDraft] = useStored(`gimlet draft ${view.id ?? "new"}`);
+  const [open, setOpen] = useState<AnswerName>(view.order_id ? "Hand over" : "Pump");
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
+  const [helping, setHelping] = useState(false);
   const line = useRef<HTMLInputElement>(null);
-  const saving = useRef(false);
-  const ordered = ticket.orderId !== null;
+  const ordered = view.order_id !== null;
+
+  const enough = view.lacking.length === 0;
+  const question = enough ? undefined : view.found.next_questions[0];
+  const asked = open === "Pump" ? question?.trait ?? null : null;
+  const command = commandOf(draft, question?.figure === "button");
+  const preview = usePreview(command || ordered ? "" : draft, asked);
+  const takeUp = useTakeUp(ticket, view);
 
   const complain = (text: string) => setSaid({ text, wrong: true });
-
-  const read = async (typed: string) => {
-    const asked = view.found?.enough_to_order ? undefined : view.found?.next_questions[0]?.trait;
-    const answer = await told(
-      api.POST("/api/identify", {
-        body: { readings: liveReadings(state), text: typed, channel: state.channel, ...(asked ? { asked } : {}) },
-      }),
-    );
-    change((now) => withLine(now, typed, answer));
-    const unread = answer.heard.unread;
-    setSaid(unread.length > 0 ? { text: `Not understood: ${unread.join("; ")}`, wrong: true } : null);
+  const done = (text: string) => {
+    if (localStorage.getItem(`gimlet draft ${view.id ?? "new"}`) === text) setDraft("");
+    setSaid(null);
   };
 
-  const carryOn = () => {
-    if (open === "Work" && state.scope.length === 0) return complain("Agree at least one work area first.");
-    if (open === "Work") change((now) => ({ ...now, scope_agreed: true }));
-    change((now) => ({ ...now, draft: "" }));
+  const say = async (words: string, typed: boolean) => {
+    const taken = await ticket.add("line", { kind: "said", words, asked });
+    if (taken && typed) done(words);
+  };
+
+  const carryOn = async () => {
+    if (open === "Work" && view.ticket.scope.length === 0) return complain("Agree at least one work area first.");
+    if (open === "Work") await ticket.add("line", { kind: "work", areas: view.ticket.scope, agreed: true, pumps: view.ticket.pumps });
+    setDraft("");
     setSaid(null);
     setOpen(answerNames[Math.min(answerNames.indexOf(open) + 1, answerNames.length - 1)]!);
   };
 
-  const save = async () => {
-    if (saving.current) return;
-    if (!view.plan) return complain("There is nothing to save yet: say what the pump is and agree the work.");
-    saving.current = true;
-    try {
-      change((now) => ({ ...now, draft: "", scope_agreed: true }));
-      const { id, version } = await ticket.settle();
-      const order = await told(api.POST("/api/orders", { body: { ticket_id: id, version } }));
-      ticket.setOrderId(order.id);
-      setSaid({ text: `Order ${order.id} is saved. Type card for the work card.`, wrong: false });
-      setOpen("Hand over");
-    } finally {
-      saving.current = false;
-    }
+  const save = async (reason: string | null, where = "line") => {
+    const saved = await ticket.order(where, reason);
+    if (!saved) return;
+    setDraft("");
+    setSaid({ text: `Order ${saved.order_id} is saved. Type card for the work card.`, wrong: false });
+    setOpen("Hand over");
   };
 
-  const reply = (index: number | null) => {
-    const question = view.found?.next_questions[0];
+  const reply = async (index: number | null, where: string) => {
     const answer = index === null ? undefined : question?.answers[index];
     if (!question || (index !== null && !answer)) return complain("There is no such answer to choose.");
-    change((now) => withReading(now, answer ? answer.reading : { trait: question.trait, unknown: true }));
-    setSaid(null);
-  };
-
-  const obey = async (command: Command) => {
-    switch (command.kind) {
-      case "answer": return reply(command.index);
-      case "unsure": return reply(null);
-      case "carry on": return carryOn();
-      case "save": return save();
-      case "card":
-        if (ticket.orderId === null) return complain("Save the order first: type save.");
-        change((now) => ({ ...now, draft: "" }));
-        window.open(`/api/orders/${ticket.orderId}/card.pdf`, "_blank");
+    const step = answer
+      ? { kind: "answered" as const, reading: answer.reading, label: `${question.name}: ${answer.value}` }
+      : { kind: "not_sure" as const, trait: question.trait };
+    if (await ticket.add(where, step)) {
+      setDraft("");
+      setSaid(null);
     }
   };
 
-  const attempt = (work: Promise<void> | void) => {
-    void Promise.resolve(work).catch((error: Problem) => complain(error.message));
+  const strike = async (kind: "struck" | "restored", number: number | null) => {
+    const last = [...view.call].reverse().find((one) => one.items.length > 0);
+    const of = number ?? last?.number;
+    if (of === undefined) return complain("Nothing was said yet.");
+    if (await ticket.add("line", { kind, of, item: null })) setDraft("");
+  };
+
+  const settle = async (reason: string) => {
+    const doubt = view.found.contradictions.find((one) => one.matters && !view.ticket.settled.some((other) => other.doubt === one.key))?.key
+      ?? (view.lacking.some((one) => one.id === "plate_unconfirmed") ? "plate_unconfirmed" : undefined);
+    if (!doubt) return complain("No doubt stands.");
+    if (await ticket.add("line", { kind: "settled", doubt, reason })) setDraft("");
+  };
+
+  const obey = (order: Command) => {
+    switch (order.kind) {
+      case "answer": return reply(order.index, "line");
+      case "unsure": return reply(null, "line");
+      case "carry on": return carryOn();
+      case "save": return save(order.reason);
+      case "stands": return settle(order.reason);
+      case "strike": return strike("struck", order.line);
+      case "bring back": return strike("restored", order.line);
+      case "card":
+        if (!ordered) return complain("Save the order first: type save.");
+        setDraft("");
+        window.open(`/api/orders/${view.order_id}/card.pdf`, "_blank");
+    }
   };
 
   const enter = () => {
-    const command = commandOf(state.draft);
     if (ordered && command?.kind !== "card" && command?.kind !== "carry on") {
-      return complain(`This ticket is order ${ticket.orderId} already: start a new ticket for another job.`);
+      return complain(`This ticket is order ${view.order_id} already: start a new ticket for another job.`);
     }
-    attempt(command ? obey(command) : read(state.draft));
+    void (command ? obey(command) : say(draft, true));
   };
+
+  const backToLine = () => line.current?.focus();
 
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) 340px", gap: 2, alignItems: "start" }}>
       <Box>
         <TypingLine
           ref={line}
-          value={state.draft}
-          said={ticket.problem ? { text: ticket.problem, wrong: true } : said}
-          onType={(draft) => change((now) => ({ ...now, draft }))}
+          value={draft}
+          said={ticket.problem?.where === "line" ? { text: ticket.problem.text, wrong: true } : said}
+          onType={(text) => { setDraft(text); ticket.forget(); }}
           onEnter={enter}
+          onHelp={() => setHelping((now) => !now)}
+          takeUp={takeUp}
         />
+        {preview && <PreviewLine words={draft} preview={preview} />}
+        {helping && <Phrases phrases={view.phrases} onUse={(text) => { setDraft(text); backToLine(); }} onClose={() => { setHelping(false); backToLine(); }} />}
         <AnswerStack
           ticket={ticket}
           view={view}
           open={open}
           onOpen={setOpen}
-          onReply={(index) => { reply(index); line.current?.focus(); }}
-          onSave={() => attempt(save())}
+          onReply={(index) => { void reply(index, "Pump"); backToLine(); }}
+          onSave={(reason) => void save(reason, "Hand over")}
         />
       </Box>
-      <Tray view={view} ordered={ordered} onSave={() => attempt(save())}>
+      <Tray ticket={ticket} view={view} onSave={(reason) => void save(reason, "tray")}>
         {!ordered && open === "Pump" && (
-          <CaliperStandIn onSend={(text) => { attempt(read(text)); line.current?.focus(); }} />
+          <CaliperStandIn onSend={(text) => { void say(text, false); backToLine(); }} />
         )}
       </Tray>
     </Box>

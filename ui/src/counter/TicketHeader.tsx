@@ -1,25 +1,34 @@
+import Box from "@mui/material/Box";
 import NativeSelect from "@mui/material/NativeSelect";
 import { useCustomers, useVocabulary } from "../api/queries";
-import type { TicketState } from "../api/types";
+import type { TicketView } from "../api/types";
+import { ProblemNote } from "../shell/ProblemNote";
 import { paper } from "../shell/theme";
 import type { LiveTicket } from "../ticket/useTicket";
 
 const style = { color: paper, "& option": { color: "black" }, "& svg": { color: paper }, "&::before": { borderColor: paper } };
 
-/** Whose pump, and how they are present. */
-export function TicketHeader({ ticket }: { ticket: LiveTicket }) {
+interface Props {
+  ticket: LiveTicket;
+  view: TicketView;
+  who: string;
+  onWho: (name: string) => void;
+}
+
+/** Whose pump, how they are present, and who is typing. */
+export function TicketHeader({ ticket, view, who, onWho }: Props) {
   const customers = useCustomers().data ?? [];
   const channels = useVocabulary().data?.channels ?? [];
   return (
     <>
-      <span>{ticket.id === null ? "new ticket" : `ticket ${ticket.id}`}</span>
+      <span>{view.id === null ? "new ticket" : `ticket ${view.id}`}</span>
       <NativeSelect
         sx={style}
         inputProps={{ "aria-label": "Customer" }}
-        value={ticket.state.customer_id ?? ""}
+        value={view.ticket.customer_id ?? ""}
         onChange={(event) => {
           const id = event.target.value === "" ? null : Number(event.target.value);
-          ticket.change((state) => ({ ...state, customer_id: id }));
+          void ticket.add("header", { kind: "customer", customer_id: id });
         }}
       >
         <option value="">customer not named</option>
@@ -30,16 +39,20 @@ export function TicketHeader({ ticket }: { ticket: LiveTicket }) {
       <NativeSelect
         sx={style}
         inputProps={{ "aria-label": "How the customer is present" }}
-        value={ticket.state.channel}
-        onChange={(event) => {
-          const channel = event.target.value as TicketState["channel"];
-          ticket.change((state) => ({ ...state, channel }));
-        }}
+        value={view.ticket.channel}
+        onChange={(event) => void ticket.add("header", { kind: "channel", channel: event.target.value as TicketView["ticket"]["channel"] })}
       >
         {channels.map((one) => (
           <option key={one.id} value={one.id}>{one.name}</option>
         ))}
       </NativeSelect>
+      <Box component="label" sx={{ display: "flex", gap: 0.75, alignItems: "center" }}>
+        typing:
+        <Box component="input" aria-label="Who is typing" maxLength={40} value={who}
+          onChange={(event: React.ChangeEvent<HTMLInputElement>) => onWho(event.target.value)}
+          sx={{ width: 92, font: "inherit", color: paper, bgcolor: "transparent", border: 0, borderBottom: `1px solid ${paper}` }} />
+      </Box>
+      <ProblemNote ticket={ticket} where="header" light />
     </>
   );
 }

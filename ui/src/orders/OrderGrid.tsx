@@ -10,7 +10,7 @@ const columns: GridColDef<Summary>[] = [
   { field: "created_at", headerName: "saved", width: 150, valueFormatter: (value: string) => day(value) },
   { field: "customer", headerName: "customer", flex: 1, valueFormatter: (value: string | null) => value ?? "not named" },
   { field: "model", headerName: "pump", flex: 1 },
-  { field: "scope", headerName: "work", flex: 1.5, valueFormatter: (value: string[]) => value.join(", ").replaceAll("_", " ") },
+  { field: "work", headerName: "work", flex: 1.5, valueFormatter: (value: string[]) => value.join(", ") },
   { field: "sure", headerName: "sure", width: 90, valueFormatter: (value: number) => percent(value) },
   { field: "price_cents", headerName: "price", width: 110, align: "right", headerAlign: "right", valueFormatter: (value: number) => price(value) },
 ];

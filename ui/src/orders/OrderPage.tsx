@@ -1,11 +1,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useParams } from "react-router";
+import { Link, useParams } from "react-router";
 import { useOrder } from "../api/queries";
 import type { Order } from "../api/types";
-import { DemandTable } from "../counter/DemandTable";
-import { PlanLines } from "../counter/PlanLines";
-import { ToolsAnswer } from "../counter/ToolsAnswer";
+import { DemandTable } from "../counter/parts/DemandTable";
+import { PlanLines } from "../counter/parts/PlanLines";
+import { ToolsAnswer } from "../counter/tools/ToolsAnswer";
 import { FaceDrawing } from "../drawing/FaceDrawing";
 import { day, percent } from "../shell/format";
 import { TopBar } from "../shell/TopBar";
@@ -26,27 +26,31 @@ export function OrderPage() {
 }
 
 function Agreed({ order }: { order: Order }) {
-  const { plan, sure, models, readings } = order.document;
-  const drawn = plan.tightening.filter((one) => one.face && one.points.some((point) => point.order !== null));
+  const { record } = order;
+  const { pump, work, parts } = record;
+  const drawn = record.tightening.filter((one) => one.face && one.points.some((point) => point.order !== null));
   return (
     <>
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "start" }}>
         <div>
-          <h1 style={{ margin: 0, fontSize: 24 }}>{plan.maker} {plan.model}{plan.serial_range ? `, serials ${plan.serial_range}` : ""}</h1>
-          <div>{order.customer ?? "customer not named"} · {day(order.created_at)} · {percent(sure)} sure · catalogue {order.catalogue_version}</div>
-          <div>Seen: {readings.map((one) => one.text).join("; ")}.</div>
-          <div>The same order serves {models.join(", ")}.</div>
+          <h1 style={{ margin: 0, fontSize: 24 }}>{pump.maker} {pump.model}{pump.serials ? `, serials ${pump.serials}` : ""}</h1>
+          <div>{order.customer ?? "customer not named"} · {day(order.created_at)} · {percent(record.sure)} sure · catalogue {order.catalogue_version}</div>
+          <div>Work: {work.areas.map((area) => area.name).join(", ")}{work.pumps > 1 ? `, on ${work.pumps} pumps` : ""}{work.complaints.length > 0 ? `. Complaint: ${work.complaints.join(", ")}` : ""}.</div>
+          <div>Seen: {record.seen.join("; ")}. <Link to={`/tickets/${order.ticket_id}`}>The call, ticket {order.ticket_id}</Link></div>
+          <div>The same order serves {record.models.join(", ")}.</div>
+          {record.reason && <div><strong>Placed though not sure:</strong> {record.reason}</div>}
+          {record.doubts.map((one) => <div key={one.text}><strong>{one.text}</strong> stands: {one.reason}</div>)}
         </div>
         <Button variant="contained" href={`/api/orders/${order.id}/card.pdf`} target="_blank">Work card (PDF)</Button>
       </Box>
-      <h2 style={{ fontSize: 18 }}>Parts, {plan.plans[0]!.name}</h2>
-      <PlanLines plan={plan.plans[0]!} />
+      <h2 style={{ fontSize: 18 }}>Parts, {parts.plan}</h2>
+      <PlanLines plan={parts} />
       <h2 style={{ fontSize: 18 }}>Why</h2>
-      <DemandTable plan={plan} />
+      <DemandTable demand={record.why} />
       <h2 style={{ fontSize: 18 }}>Tools</h2>
-      <ToolsAnswer plan={plan} />
+      <ToolsAnswer tools={record.tools} consumables={record.consumables} />
       <h2 style={{ fontSize: 18 }}>Tightening</h2>
-      {plan.tightening.map((one) => <p key={one.fastener}><strong>{one.count} × {one.name}:</strong> {one.text}</p>)}
+      {record.tightening.map((one) => <p key={one.fastener}><strong>{one.count} × {one.name}:</strong> {one.text}</p>)}
       <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
         {drawn.map((one) => <FaceDrawing key={one.fastener} face={one.face!} points={one.points} />)}
       </Box>

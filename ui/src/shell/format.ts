@@ -7,3 +7,5 @@ export const percent = (probability: number): string =>
 
 export const day = (time: string): string =>
   new Date(time).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
+
+export const clock = (time: string): string => new Date(time).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });

@@ -1,106 +1,106 @@
-import { useCallback, useEffect, useRef, useState } from "react";
-import { api, Problem, told } from "../api/client";
-import type { Ticket, TicketState } from "../api/types";
-import { freshTicket } from "./state";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback, useRef, useState } from "react";
+import { api, Problem, told, worthAnotherTry } from "../api/client";
+import type { NewEntry, TicketView } from "../api/types";
+import { freshKey } from "./key";
 
-const PAUSE_MS = 250;
+const LOOK_AGAIN_MS = 2000;
 
-type Change = (state: TicketState) => TicketState;
+type Step = Omit<NewEntry, "key" | "who">;
 
 export interface LiveTicket {
-  id: number | null;
-  orderId: number | null;
-  state: TicketState;
-  loading: boolean;
-  /** Why the last save did not go through. */
-  problem: string | null;
-  change: (change: Change) => void;
-  /** Saves at once what is still waiting. Answers the id and version on the server. */
-  settle: () => Promise<{ id: number; version: number }>;
-  setOrderId: (id: number) => void;
+  view: TicketView | undefined;
+  /** Why the ticket could not be shown. */
+  missing: string | null;
+  /** Why the last step was refused, and where on the page it was taken. */
+  problem: { where: string; text: string } | null;
+  busy: boolean;
+  /** Adds one entry. Answers whether it was taken. */
+  add: (where: string, step: Step) => Promise<boolean>;
+  /** Saves the order on what is on screen. */
+  order: (where: string, reason: string | null) => Promise<TicketView | null>;
+  forget: () => void;
 }
+
+const fetchView = (id: number | null): Promise<TicketView> =>
+  id === null ? told(api.GET("/api/tickets/new")) : told(api.GET("/api/tickets/{id}", { params: { path: { id } } }));
+
+const post = (id: number | null, body: NewEntry): Promise<TicketView> =>
+  id === null
+    ? told(api.POST("/api/tickets", { body }))
+    : told(api.POST("/api/tickets/{id}/entries", { params: { path: { id } }, body }));
 
 /**
- * A ticket that keeps itself on the server. A fresh one gets its number with the first change.
- * Saves go one after another, each with the version it was made on.
+ * A ticket as the server has it. One query shows it, and looks again for what others add; one mutation adds entries, one after the
+ * other. A fresh ticket gets its number with its first entry.
  */
-export function useTicket(startId: number | null, onNumbered: (id: number) => void): LiveTicket {
-  const [state, setState] = useState(freshTicket);
+export function useTicket(startId: number | null, who: string, onNumbered: (id: number) => void): LiveTicket {
+  const cache = useQueryClient();
   const [id, setId] = useState(startId);
-  const [orderId, setOrderId] = useState<number | null>(null);
-  const [loading, setLoading] = useState(startId !== null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const latest = useRef({ state: freshTicket, saved: freshTicket, id: startId, version: 0 });
-  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const number = useRef(startId);
+  const [problem, setProblem] = useState<LiveTicket["problem"]>(null);
 
-  useEffect(() => {
-    if (startId === null || latest.current.version > 0) return;
-    told(api.GET("/api/tickets/{id}", { params: { path: { id: startId } } }))
-      .then((ticket) => {
-        latest.current = { state: ticket.state, saved: ticket.state, id: ticket.id, version: ticket.version };
-        setState(ticket.state);
-        setOrderId(ticket.order_id);
-      })
-      .catch((error: Problem) => setProblem(error.message))
-      .finally(() => setLoading(false));
-  }, [startId]);
+  const query = useQuery({
+    queryKey: ["ticket", id],
+    queryFn: async () => {
+      const fetched = await fetchView(id);
+      const known = cache.getQueryData<TicketView>(["ticket", id]);
+      return known && known.last > fetched.last ? known : fetched;
+    },
+    refetchInterval: id === null ? false : LOOK_AGAIN_MS,
+    retry: worthAnotherTry,
+  });
 
-  const save = useCallback(async () => {
-    const now = latest.current;
-    if (now.state === now.saved && now.id !== null) return;
-    const sent = now.state;
+  const keep = useCallback(
+    (view: TicketView) => {
+      cache.setQueryData(["ticket", view.id], view);
+      if (number.current !== null) return;
+      number.current = view.id;
+      setId(view.id);
+      onNumbered(view.id!);
+    },
+    [cache, onNumbered],
+  );
+
+  const entry = useMutation({
+    mutationFn: (body: NewEntry) => post(number.current, body),
+    scope: { id: "ticket" },
+    retry: worthAnotherTry,
+    onSuccess: keep,
+  });
+
+  const ordering = useMutation({
+    mutationFn: (reason: string | null) => placeOrder(number.current, cache.getQueryData<TicketView>(["ticket", number.current]), reason, who),
+    scope: { id: "ticket" },
+    onSuccess: keep,
+  });
+
+  const attempt = useCallback(async <T,>(where: string, work: Promise<T>): Promise<T | null> => {
     try {
-      const ticket = await put(now.id, now.version, sent);
-      latest.current = { ...latest.current, saved: sent, id: ticket.id, version: ticket.version };
+      const result = await work;
       setProblem(null);
-      if (now.id === null) {
-        setId(ticket.id);
-        onNumbered(ticket.id);
-      }
+      return result;
     } catch (error) {
-      setProblem((error as Problem).message);
-      throw error;
+      setProblem({ where, text: (error as Problem).message });
+      return null;
     }
-  }, [onNumbered]);
-
-  const enqueue = useCallback(() => {
-    const next = queue.current.catch(() => undefined).then(save);
-    queue.current = next;
-    return next;
-  }, [save]);
-
-  useEffect(() => {
-    if (state === latest.current.saved) return;
-    const timer = setTimeout(() => void enqueue().catch(() => undefined), PAUSE_MS);
-    return () => clearTimeout(timer);
-  }, [state, enqueue]);
-
-  // Whoever leaves the page within the pause loses nothing.
-  useEffect(() => {
-    const flush = () => {
-      if (latest.current.state !== latest.current.saved) void enqueue().catch(() => undefined);
-    };
-    window.addEventListener("pagehide", flush);
-    return () => {
-      window.removeEventListener("pagehide", flush);
-      flush();
-    };
-  }, [enqueue]);
-
-  const change = useCallback((change: Change) => {
-    latest.current.state = change(latest.current.state);
-    setState(latest.current.state);
   }, []);
 
-  const settle = useCallback(async () => {
-    await enqueue();
-    return { id: latest.current.id!, version: latest.current.version };
-  }, [enqueue]);
-
-  return { id, orderId, state, loading, problem, change, settle, setOrderId };
+  const { mutateAsync: send } = entry;
+  const { mutateAsync: save } = ordering;
+  return {
+    view: query.data,
+    missing: query.data === undefined && query.error ? query.error.message : null,
+    problem,
+    busy: entry.isPending || ordering.isPending,
+    add: useCallback(async (where, step) => (await attempt(where, send({ ...step, key: freshKey(), who }))) !== null, [attempt, send, who]),
+    order: useCallback((where, reason) => attempt(where, save(reason)), [attempt, save]),
+    forget: useCallback(() => setProblem(null), []),
+  };
 }
 
-function put(id: number | null, version: number, state: TicketState): Promise<Ticket> {
-  if (id === null) return told(api.POST("/api/tickets", { body: { state }, keepalive: true }));
-  return told(api.PUT("/api/tickets/{id}", { params: { path: { id } }, body: { version, state }, keepalive: true }));
+async function placeOrder(id: number | null, seen: TicketView | undefined, reason: string | null, who: string): Promise<TicketView> {
+  if (id === null || !seen) throw new Problem({ detail: "There is nothing to save yet: say what the pump is and agree the work." });
+  await told(api.POST("/api/orders", { body: { ticket_id: id, on: seen.last, reason, who } }));
+  return fetchView(id);
 }

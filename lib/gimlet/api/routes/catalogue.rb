@@ -11,7 +11,7 @@ module Gimlet
         end
 
         def self.registered(app)
-          app.get("/api/catalogue") { answer(catalogue.snapshot.series.map { |series| Catalogue.summary(series) }) }
+          app.get("/api/catalogue") { answer(newest.snapshot.series.map { |series| Catalogue.summary(series) }) }
 
           app.post("/api/catalogue") do
             document = parsed_body

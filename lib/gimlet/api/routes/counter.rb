@@ -1,8 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../../core/1_catalogue/wet_end"
-require_relative "../../core/2_readings/reading"
-require_relative "../../core/6_kit_plan/plans"
 require_relative "../../present/identification"
 require_relative "../../present/plan"
 require_relative "../../present/vocabulary"
@@ -14,12 +11,12 @@ module Gimlet
       module Counter
         def self.registered(app)
           app.get("/api/health") do
-            snapshot = catalogue.snapshot
+            snapshot = reference.snapshot
             answer(status: "ok", catalogue_version: snapshot.version, catalogue: snapshot.counts)
           end
 
           app.get("/api/openapi.json") { answer(Contract::DOCUMENT) }
-          app.get("/api/vocabulary") { answer(Present::Vocabulary.call(catalogue.snapshot)) }
+          app.get("/api/vocabulary") { answer(Present::Vocabulary.call(reference)) }
           app.get("/api/customers") { answer(customers.all) }
 
           app.post("/api/identify") do

@@ -11,10 +11,10 @@ module Gimlet
 
         # What a list needs of an order.
         def self.summary(order)
-          plan = order[:document]["plan"]
-          { id: order[:id], created_at: order[:created_at], customer: order[:customer], sure: order[:document]["sure"],
-            model: [plan["model"], plan["serial_range"]].compact.join(" "), scope: plan["scope"],
-            price_cents: plan["plans"].first["price_cents"] }
+          record = order[:record]
+          { id: order[:id], created_at: order[:created_at], customer: order[:customer], sure: record["sure"],
+            model: record["pump"].values_at("model", "serials").compact.join(" "), work: record["work"]["areas"].map { |one| one["name"] },
+            price_cents: record["parts"]["price_cents"] }
         end
 
         def self.registered(app)
@@ -22,7 +22,7 @@ module Gimlet
 
           app.post("/api/orders") do
             body = body_as("PlaceOrder")
-            order, fresh = place_order.call(body["ticket_id"], body["version"])
+            order, fresh = place_order.call(body)
             answer(order || missing("There is no ticket #{body['ticket_id']}."), fresh ? 201 : 200)
           end
 

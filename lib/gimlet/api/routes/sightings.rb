@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../../core/ticket/ticket"
+
 module Gimlet
   module API
     module Routes
@@ -9,9 +11,11 @@ module Gimlet
           app.get("/api/sightings") { answer(sightings.all) }
 
           app.post("/api/sightings") do
-            ticket = tickets.find(body_as("NewSighting")["ticket_id"]) || missing("There is no such ticket.")
-            seen = ticket[:state]["readings"].reject { |row| row["struck"] }.map { |row| row["reading"] }
-            answer(sightings.record(ticket[:id], seen), 201)
+            id = body_as("NewSighting")["ticket_id"]
+            tickets.known?(id) || missing("There is no such ticket.")
+            told = Core::Ticket::Folded.of(tickets.entries(id)).readings
+            seen = identify.checked(told, "readings", "phone").map { |one| Present::Identification.reading(one) }
+            answer(sightings.record(id, seen), 201)
           end
         end
       end

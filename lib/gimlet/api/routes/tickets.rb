@@ -1,22 +1,48 @@
 # frozen_string_literal: true
 
+require_relative "../../present/preview"
+require_relative "../../present/ticket_view"
+
 module Gimlet
   module API
     module Routes
-      # Live jobs.
+      # Live jobs: one request adds an entry and answers with the whole view.
       module Tickets
         # Wide enough for any ticket, narrow enough for SQLite.
         ID = %r{/api/tickets/(\d{1,15})}
 
         def self.registered(app)
-          app.get("/api/tickets") { answer(tickets.open) }
-          app.post("/api/tickets") { answer(tickets.create(body_as("NewTicket")["state"]), 201) }
-          app.get(ID) { |id| answer(tickets.find(id.to_i) || missing("There is no ticket #{id}.")) }
+          app.get("/api/tickets") { answer(tickets.open_ones) }
 
-          app.put(ID) do |id|
-            body = body_as("TicketUpdate")
-            saved = tickets.update(id.to_i, version: body["version"], state: body["state"])
-            answer(saved || missing("There is no ticket #{id}."))
+          # A ticket gets its number with its first entry.
+          app.post("/api/tickets") do
+            body = body_as("NewEntry")
+            id = database.transaction(mode: :immediate) do
+              tickets.open(body["key"]).tap { |fresh| add_entry.call(fresh, body) }
+            end
+            answer(view(id), 201)
+          end
+
+          # What a fresh ticket looks like, before anything was said.
+          app.get("/api/tickets/new") { answer(Present::TicketView.call(work_on(nil, []))) }
+
+          app.get(ID) do |id|
+            tickets.known?(id.to_i) || missing("There is no ticket #{id}.")
+            etag(%(#{id}-#{tickets.last(id.to_i)}-#{reference.snapshot.version}-#{stock.revision}))
+            answer(view(id.to_i))
+          end
+
+          app.post(%r{#{ID}/entries}) do |id|
+            body = body_as("NewEntry")
+            tickets.known?(id.to_i) || missing("There is no ticket #{id}.")
+            add_entry.call(id.to_i, body)
+            answer(view(id.to_i), 201)
+          end
+
+          # What would be heard of a line; nothing is kept.
+          app.post("/api/preview") do
+            body = body_as("PreviewRequest")
+            answer(Present::Preview.new(reference.vocabulary).call(reference.ear.call(body["words"], asked: body["asked"])))
           end
         end
       end

@@ -12,6 +12,8 @@ module Gimlet
       POUND_FORCE_N = POUND_KG * GRAVITY
       INCH_M = INCH_MM / 1000
       GALLON_L = 231 * (INCH_MM**3) / 1_000_000
+      # UK gallon, exact since 1976: NIST SP 811, appendix B.8.
+      UK_GALLON_L = Rational(454_609, 100_000)
       PSI_BAR = POUND_FORCE_N / (INCH_M**2) / 100_000
 
       # kind => { symbol => factor }
@@ -19,7 +21,7 @@ module Gimlet
         torque: { "N·m" => 1r, "lbf·in" => POUND_FORCE_N * INCH_M, "lbf·ft" => POUND_FORCE_N * INCH_M * 12,
                   "kgf·m" => GRAVITY },
         pressure: { "bar" => 1r, "psi" => PSI_BAR, "MPa" => 10r },
-        flow: { "L/min" => 1r, "US gpm" => GALLON_L },
+        flow: { "L/min" => 1r, "US gpm" => GALLON_L, "L/h" => Rational(1, 60), "m³/h" => Rational(1000, 60), "UK gpm" => UK_GALLON_L },
         length: { "mm" => 1r, "in" => INCH_MM },
         mass: { "kg" => 1r, "lb" => POUND_KG },
         speed: { "rpm" => 1r }
@@ -27,17 +29,23 @@ module Gimlet
 
       # Spellings heard at a counter, matched after lower-casing and dropping spaces, dots and dashes.
       SPELLINGS = {
-        "N·m" => %w[nm newtonmetre newtonmetres newtonmeter newtonmeters],
-        "lbf·in" => %w[lbfin lbin inlb inlbs inlbf lbsin inchpound inchpounds poundinches],
-        "lbf·ft" => %w[lbfft lbft ftlb ftlbs ftlbf lbsft footpound footpounds poundfeet],
+        "N·m" => %w[nm newtonmetre newtonmetres newtonmeter newtonmeters newtons],
+        "lbf·in" => %w[lbfin lbin lbsin inlb inlbs inlbf inchpound inchpounds inchlb inchlbs poundinch poundinches],
+        "lbf·ft" => %w[lbfft lbft lbsft ftlb ftlbs ftlbf footpound footpounds footlb footlbs feetpounds poundfoot poundfeet],
         "kgf·m" => %w[kgfm kgm mkg],
-        "bar" => %w[bar bars], "psi" => %w[psi lbfin2], "MPa" => %w[mpa],
-        "L/min" => %w[l/min lpm litres/min litresaminute litresperminute lmin],
-        "US gpm" => %w[usgpm gpm gallonsaminute gallonsperminute],
-        "mm" => %w[mm mil millimetre millimetres millimeter millimeters],
-        "in" => ["in", "inch", "inches", '"', "”"],
-        "kg" => %w[kg kilo kilos], "lb" => %w[lb lbs pounds],
-        "rpm" => %w[rpm r/min revs]
+        "bar" => %w[bar bars barg], "psi" => %w[psi lbfin2 poundspersquareinch pounds/in2], "MPa" => %w[mpa megapascal megapascals],
+        "L/min" => %w[l/min lpm litres/min liters/min litre/min ltr/min l/m lmin litresaminute litersaminute litreaminute ltraminute
+                      literaminute litresminute litersminute litresperminute litersperminute lperminute lpermin litrespermin literspermin
+                      litresamin litersamin],
+        "US gpm" => %w[usgpm gpm gallonsaminute gallonaminute gallonsperminute gallonperminute gallonspermin gal/min galperminute gallonsamin
+                       gal/minute],
+        "L/h" => %w[l/h lph l/hr l/hour litresanhour litersanhour litresperhour litersperhour litres/hour liters/hour litres/h litresph
+                    ltr/h],
+        "m³/h" => %w[m3/h m³/h cubicmetresanhour cubicmetersanhour], "UK gpm" => %w[ukgpm impgpm imperialgpm imperialgallonsaminute],
+        "mm" => %w[mm mil mill mils millimetre millimetres millimeter millimeters],
+        "in" => ["in", "inch", "inches", '"', "”", "″", "''"],
+        "kg" => %w[kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes], "lb" => %w[lb lbs pound pounds],
+        "rpm" => %w[rpm r/min rev/min revs revsaminute revsperminute revolutionsperminute revolutionsaminute turnsaminute 1/min]
       }.flat_map { |symbol, words| words.map { |word| [word, symbol] } }.to_h.freeze
 
       KIND_OF = FACTORS.flat_map { |kind, units| units.keys.map { |symbol| [symbol, kind] } }.to_h.freeze

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "series"
-require_relative "../8_tightening/tightening"
+require_relative "tightening"
 
 module Gimlet
   module Core
@@ -17,15 +17,17 @@ module Gimlet
           @document = document
         end
 
+        # Nothing inside can be changed: snapshots are shared by all threads.
         def call
-          Series.new(**fields(Series, @document["series"]), **pumps, **goods, **wet_end)
+          Ractor.make_shareable(Series.new(**fields(Series, @document["series"]), **pumps, **goods, **wet_end))
         end
 
         private
 
         def pumps
           { maker: value(Maker, @document["maker"]), traits: @document["traits"], models: models,
-            serial_breaks: serial_breaks }
+            serial_breaks: serial_breaks, abbreviations: @document["series"]["abbreviations"] || [],
+            trait_definitions: @document["trait_definitions"] || [] }
         end
 
         def goods = { parts: parts, kits: kits, fits: fits }

@@ -3,20 +3,14 @@
 module Gimlet
   module Core
     module Catalogue
-      # What someone with only old parts in hand can measure or read, for each pump: every value that some part of it has.
+      # What someone with only old parts in hand can measure or read, for each pump: every object of a slot that it has, and every number
+      # that such a part may carry.
       class InHand
-        # trait => [layer shapes, key of the part's spec]
-        SIZES = {
-          "seal_id_mm" => [%w[u_seal lip_seal v_ring], "id_mm"], "seal_od_mm" => [%w[u_seal lip_seal v_ring], "od_mm"],
-          "seal_height_mm" => [%w[u_seal lip_seal v_ring], "height_mm"], "oring_id_mm" => [%w[oring], "id_mm"],
-          "oring_section_mm" => [%w[oring], "section_mm"], "valve_od_mm" => [%w[valve seat poppet], "od_mm"],
-          "spring_turns" => [%w[spring], "turns"], "spring_colour" => [%w[spring], "colour"]
+        # slot => [layer shapes, keys of the part's spec in the order of the slot's axes]
+        SLOTS = {
+          "seal" => [%w[u_seal lip_seal v_ring], %w[id_mm od_mm height_mm]], "oring" => [%w[oring], %w[id_mm section_mm]],
+          "valve" => [%w[valve seat poppet], %w[od_mm]], "spring" => [%w[spring], %w[turns colour]]
         }.freeze
-        TRAITS = [*SIZES.keys, "part_number"].freeze
-
-        # @param number [String] as read from a bag or an invoice
-        # @return [String] comparable: case, spaces, dots and dashes do not count
-        def self.plain(number) = number.upcase.gsub(/[^A-Z0-9]/, "")
 
         # @param snapshot [Snapshot]
         def initialize(snapshot)
@@ -27,7 +21,7 @@ module Gimlet
         end
 
         # @param variant [Variant]
-        # @return [Hash{String=>Array}] trait => values
+        # @return [Hash{String=>Array}] slot => objects (arrays of sizes by axis), "part_number" => numbers
         def of(variant)
           by_key = @known[variant.series] ||= {}
           by_key[[variant.traits.values_at(*keys(variant.series)), variant.sides]] ||= describe(variant)
@@ -39,17 +33,17 @@ module Gimlet
 
         def describe(variant)
           fitted = layers(variant).to_h { |layer| [layer, parts(layer, variant)] }
-          sizes = SIZES.transform_values { |shapes, key| values(fitted, shapes, key) }
-          sizes.merge("part_number" => numbers(variant, fitted.values.flatten.uniq)).freeze
+          objects = SLOTS.transform_values { |shapes, keys| objects(fitted, shapes, keys) }
+          objects.merge("part_number" => numbers(variant, fitted.values.flatten.uniq)).freeze
         end
 
         def parts(layer, variant)
           variant.series.parts_for(layer.slot, variant).filter_map { |number| @snapshot.part(number) }
         end
 
-        def values(fitted, shapes, key)
+        def objects(fitted, shapes, keys)
           fitting = fitted.flat_map { |layer, parts| shapes.include?(layer.shape) ? parts : [] }
-          fitting.filter_map { |part| part.spec[key] }.uniq.sort_by(&:to_s)
+          fitting.map { |part| part.spec.values_at(*keys) }.reject { |sizes| sizes.none? }.uniq.sort_by(&:to_s).freeze
         end
 
         def layers(variant)
@@ -59,7 +53,7 @@ module Gimlet
         def numbers(variant, parts)
           family = parts.flat_map { |part| [*@snapshot.serving(part.number), *older(part.number)] }.uniq
           kits = family.flat_map { |number| @kits.fetch(number, []) }.select { |kit| Condition.met?(kit.condition, variant) }
-          (family + kits.map(&:number)).map { |number| self.class.plain(number) }.uniq
+          (family + kits.map(&:number)).uniq
         end
 
         def older(number, seen = [])

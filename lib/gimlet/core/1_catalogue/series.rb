@@ -14,10 +14,11 @@ module Gimlet
       # Part `part` serves `slot` on the pumps of `condition`.
       Fit = Value.of(:slot, :part, :condition)
 
-      # Pumps that share a manual, with everything their manual says.
+      # Pumps that share a manual, with everything their manual says. `trait_definitions` are rows of the vocabulary for traits that only
+      # this series has.
       Series = Value.of(:id, :name, :abbreviations, :maker, :construction, :manual, :traits, :models,
                         :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :fasteners, :tools,
-                        :consumables, :together, :cautions, :faces) do
+                        :consumables, :together, :cautions, :faces, :trait_definitions) do
         def stack(id) = stacks.find { |one| one.id == id }
         def area(id) = areas.find { |one| one.id == id }
         def group(id) = groups.find { |one| one.id == id }

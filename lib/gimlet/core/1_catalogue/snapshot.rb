@@ -16,7 +16,8 @@ module Gimlet
         def initialize(series, version:)
           @series = series.freeze
           @version = version
-          @variants = series.flat_map { |one| Variant.of_series(one) }.freeze
+          @variants = series.flat_map { |one| Ractor.make_shareable(Variant.of_series(one)) }.freeze
+          @by_designation = @variants.group_by(&:designation).freeze
           @parts = series.flat_map(&:parts).to_h { |part| [part.number, part] }.freeze
           @kits = series.flat_map(&:kits).to_h { |kit| [kit.number, kit] }.freeze
           freeze
@@ -28,7 +29,7 @@ module Gimlet
         def parts = @parts.values
 
         # @return [Array<Variant>] of one designation, oldest first
-        def variants_of(designation) = variants.select { |variant| variant.designation == designation }
+        def variants_of(designation) = @by_designation.fetch(designation, [])
 
         # Numbers that may be sold for `number`: itself, what replaced it, and what each of those is equal to.
         # @return [Array<String>] the newest first

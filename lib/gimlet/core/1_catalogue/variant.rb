@@ -20,7 +20,7 @@ module Gimlet
 
         # @return [Array<String>] the designation, and with the series mark abbreviated as some plates have it
         def spellings
-          shorter = (series.abbreviations || []).select { designation.start_with?(series.name) }
+          shorter = series.abbreviations.select { designation.start_with?(series.name) }
           [designation, *shorter.map { |mark| designation.sub(series.name, mark) }]
         end
 
@@ -62,7 +62,7 @@ module Gimlet
         end
 
         def self.traits(series, model, passed, ahead)
-          names = { "series" => series.name, "maker" => series.maker.name, "plate" => model.designation }
+          names = { "series" => series.name, "maker" => series.maker.name }
           series.traits.merge(model.traits, *passed.map(&:traits_from), *ahead.map(&:traits_before), names)
         end
 

@@ -1,68 +1,79 @@
 # frozen_string_literal: true
 
 require_relative "../2_readings/reading"
-require_relative "likelihood"
 
 module Gimlet
   module Core
     module Candidates
-      # What people would answer to a question: P(answer | value on file), from the same likelihoods that weigh the
-      # answer once it is given.
+      # What people would answer to a question: P(answer | value on file), from the same likelihoods that weigh the answer once given.
       class AnswerChances
         OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
-        EVERY_SERIAL = (nil...nil)
         LAST_SERIAL = 999_999_999
         # With more values alive than this, mistaking one for another hardly matters: answers are taken at their word.
         MANY = 40
 
-        FREE = %i[plate number].freeze
-
-        # @param values [Array] the distinct values of the trait's column; arrays for traits of several parts in hand
+        # @param column [Column]
         # @param trait [Readings::Trait]
         # @param channel [String]
-        def initialize(values, trait, channel)
-          @values = values
+        def initialize(column, trait, channel)
+          @column = column
           @trait = trait
           @channel = channel
+          @rows = {}
+          @choices = column.values.count { |value| !blank?(value) }
         end
 
         # @param places [Array<Integer>] the values that are still possible
         # @return [Hash{Object=>Hash{Integer=>Float}}] answer => true value's place => chance; empty when no answer helps
         def matrix(places)
-          return at_their_word(places) if free? || places.size > MANY
+          return at_their_word(places) if @trait.way.free? || places.size > MANY
 
-          values = places.map { |place| @values[place] }
-          rows = options(values).to_h { |answer| [answer, Likelihood.over(reading(answer), values)] }
-          totals = places.each_index.map { |at| rows.values.sum { |row| row[at] } }
-          rows.transform_values { |row| places.each_with_index.to_h { |place, at| [place, row[at] / totals[at]] } }
+          rows = options(places.map { |place| @column.values[place] }).to_h { |answer| [answer, row(answer)] }
+          totals = places.to_h { |place| [place, rows.each_value.sum { |row| row[place] }] }
+          rows.transform_values { |row| places.to_h { |place| [place, row[place] / totals[place]] } }
         end
 
-        # @return [Boolean] whether it is answered by typing, not by choosing
-        def free? = FREE.include?(@trait.kind)
-
         # @return [Boolean] whether a value cannot be given as an answer
-        def blank?(value) = [nil, [], EVERY_SERIAL].include?(value)
+        def blank?(value) = @trait.way.blank?(value)
 
         # @param value [Object] an answer of the matrix
         # @return [Readings::Reading] what choosing this answer records
         def reading(value)
-          told = @trait.kind == :serial ? { range: serials(value.begin, value.end) } : { value: value }
-          Readings::Reading.new(trait: @trait.id, observer: OBSERVER.fetch(@channel),
-                                tool: @trait.kind == :rated ? "papers" : "rule", **told)
+          told = value.is_a?(Range) ? { range: [value.begin || 0, (value.end || (LAST_SERIAL + 1)) - 1] } : { value: value }
+          Readings::Reading.new(definition: @trait, observer: OBSERVER.fetch(@channel),
+                                tool: @trait.kind == "rated" ? "papers" : "rule", **told)
+        end
+
+        # How well an answer fits every value of the column; sizes of an object are asked one at a time.
+        # @return [Array<Float>] by place
+        def row(answer)
+          @rows[answer] ||= begin
+            way, told = @trait.way, reading(answer)
+            found = @column.values.map { |value| blank?(value) ? nil : fit(way, told, value, @choices) }
+            known = found.compact
+            usual = known.empty? ? 1.0 : known.sum / known.size
+            found.map { |one| one || usual }
+          end
         end
 
         private
 
-        # A serial tells nothing while pumps with many different breaks are alive; nor does one part of very many.
-        def at_their_word(places)
-          single = @trait.kind != :serial && places.none? { |place| @values[place].is_a?(Array) }
-          single ? places.to_h { |place| [@values[place], { place => 1.0 }] } : {}
+        def fit(way, reading, value, choices)
+          return way.fits(reading, value, choices) unless @trait.slot
+
+          sizes = value.filter_map { |object| object[@trait.axis] }
+          sizes.map { |size| way.fits(reading, size, choices) }.max || 1.0
         end
 
-        def serials(first, ending) = [first || 0, (ending || (LAST_SERIAL + 1)) - 1]
+        # A serial tells nothing while pumps with many different breaks are alive; nor does one part of very many.
+        def at_their_word(places)
+          single = @trait.kind != "serial" && @trait.slot.nil? && !@trait.many
+          single ? places.to_h { |place| [@column.values[place], { place => 1.0 }] } : {}
+        end
 
         def options(values)
-          values.reject { |value| blank?(value) }.flatten.uniq
+          known = values.reject { |value| blank?(value) }
+          @trait.slot ? known.flatten(1).filter_map { |object| object[@trait.axis] }.uniq : known.uniq
         end
       end
     end

@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../2_readings/traits"
 require_relative "../value"
 
 module Gimlet
@@ -11,16 +10,17 @@ module Gimlet
 
       # What tells the leading candidates apart, and whether it matters to the order.
       module Differences
-        HIDDEN = %w[plate serial].freeze
+        HIDDEN = %w[plate serial number].freeze
 
         module_function
 
-        # @param variants [Array<Variant>] the leaders
+        # @param vocabulary [Readings::Vocabulary]
+        # @param leaders [Array<Possibility>]
         # @param ids [Array<String>] their order classes
         # @return [Array<Difference>] those that change the order first
-        def call(variants, ids)
-          rows = (Readings::TRAITS.keys - HIDDEN).filter_map do |trait|
-            values = variants.map { |variant| variant.trait(trait) }
+        def call(vocabulary, leaders, ids)
+          rows = vocabulary.traits.values.reject { |trait| HIDDEN.include?(trait.kind) || trait.slot }.filter_map do |trait|
+            values = leaders.map { |one| one.traits[trait.id] }
             next if values.compact.uniq.size < 2
 
             Difference.new(trait: trait, values: values, changes_order: splits_classes?(values, ids))

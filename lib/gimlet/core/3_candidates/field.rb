@@ -1,73 +1,114 @@
 # frozen_string_literal: true
 
-require_relative "../1_catalogue/in_hand"
+require "monitor"
 require_relative "../value"
-require_relative "plate_index"
+require_relative "answer_chances"
+require_relative "possibility"
 
 module Gimlet
   module Core
     module Candidates
-      # The distinct values of one trait and, for each candidate, the place of its value among them.
-      Column = Value.of(:values, :places)
+      # The distinct values of one trait; for each possibility the place of its value among them; how common each value is; the family
+      # that each value is first met in; and what finds names, where the trait has names.
+      Column = Value.of(:values, :places, :shares, :families, :names)
 
-      # All pumps that a reading can speak of, laid out by trait: a reading is then weighed once for each
-      # distinct value instead of once for each pump.
+      # All possibilities that a reading can speak of, laid out by trait: a reading is then weighed once for each distinct value instead
+      # of once for each possibility.
       class Field
-        attr_reader :variants
+        # Beliefs that are kept to go on from: one for each step of the calls at the counter.
+        REMEMBERED = 48
 
-        # @param variants [Array<Catalogue::Variant>]
-        # @param in_hand [Catalogue::InHand, nil] what parts of these pumps look like
-        def initialize(variants, in_hand = nil)
-          @variants = variants
-          @in_hand = in_hand
+        # @return [Array<Possibility>]
+        attr_reader :possibilities
+        # @return [Readings::Vocabulary]
+        attr_reader :vocabulary
+
+        # @param possibilities [Array<Possibility>]
+        # @param vocabulary [Readings::Vocabulary]
+        def initialize(possibilities, vocabulary)
+          @possibilities = possibilities
+          @vocabulary = vocabulary
           @columns = {}
+          @beliefs = {}
+          @chances = {}
+          @priors = {}
+          @lock = Monitor.new
         end
 
-        # @param trait [String] a trait id, or "flow_per_rev" (L per revolution, from flow and speed on file)
+        # @param key [String] a trait id, a slot, or "flow_l_min/speed_rpm" for one by the other
         # @return [Column]
-        def column(trait)
-          @columns[trait] ||= build { |variant| value(variant, trait) }
+        def column(key)
+          @columns[key] || @lock.synchronize { @columns[key] ||= build(key) }
         end
 
         # @param owned [Array<String>] designations this customer is known to have; they get half of the belief
         # @return [Array<Float>] adds up to 1
         def prior(owned = [])
-          @common ||= spread { |variant| variant.model.popularity * variant.share }
-          known = spread { |variant| owned.include?(variant.designation) ? variant.share : 0 } unless owned.empty?
-          known ? @common.zip(known).map { |one, two| (one + two) / 2 } : @common
+          @priors[owned] ||= owned.empty? ? spread(possibilities.map(&:weight)) : shared(owned)
         end
 
-        # @return [PlateIndex] of the column "plate"
-        def plates
-          @plates ||= PlateIndex.new(variants.uniq(&:designation).map(&:spellings))
+        # @return [AnswerChances] what people would answer when asked for a trait
+        def chances(trait, channel) = @chances[[trait.id, channel]] ||= AnswerChances.new(column(trait.slot || trait.id), trait, channel)
+
+        # @return [Object] what the block makes, kept for the next that asks with the same key
+        def recall(key)
+          @lock.synchronize do
+            found = @beliefs.delete(key)
+            return @beliefs[key] = found if found
+          end
+          yield.tap { |made| @lock.synchronize { keep(key, made) } }
+        end
+
+        # Builds what a first request would wait for.
+        def warm
+          prior
+          vocabulary.traits.each_value { |trait| column(trait.slot || trait.id) }
+          self
         end
 
         private
 
-        def value(variant, trait)
-          case trait
-          when "serial" then (variant.first_serial...variant.end_serial)
-          when "flow_per_rev" then per_rev(variant)
-          when *Catalogue::InHand::TRAITS then @in_hand&.of(variant)&.fetch(trait)
-          else variant.trait(trait)
-          end
+        def keep(key, made)
+          @beliefs.shift if @beliefs.size >= REMEMBERED
+          @beliefs[key] = made
         end
 
-        def per_rev(variant)
-          flow, speed = variant.trait("flow_l_min"), variant.trait("speed_rpm")
-          flow / speed.to_f if flow && speed
+        def shared(owned)
+          known = spread(possibilities.map { |one| (one.traits["plate"] || []).intersect?(owned) ? one.weight : 0 })
+          known ? prior.zip(known).map { |one, two| (one + two) / 2 } : prior
         end
 
-        def build(&value_of)
+        def build(key)
+          over, under = key.split("/")
           seen = {}
-          places = variants.map { |variant| seen[value_of.call(variant)] ||= seen.size }
-          Column.new(values: seen.keys.freeze, places: places.freeze)
+          places = possibilities.map do |one|
+            value = under ? ratio(one.traits, over, under) : one.traits[key]
+            seen[value] ||= seen.size
+          end
+          values = seen.keys
+          Column.new(values: values.freeze, places: places.freeze, shares: shares(places, values.size), families: families(places).freeze,
+                     names: vocabulary.traits[key]&.way&.index(values))
         end
 
-        def spread(&weight)
-          weights = variants.map { |variant| weight.call(variant).to_f }
-          total = weights.sum
-          weights.map { |one| one / total } if total.positive?
+        def ratio(traits, over, under)
+          traits[over] && traits[under] ? traits[over] / traits[under].to_f : nil
+        end
+
+        def shares(places, size)
+          sums = Array.new(size, 0.0)
+          places.each_with_index { |place, at| sums[place] += prior[at] }
+          sums.freeze
+        end
+
+        def families(places)
+          found = []
+          places.each_with_index { |place, at| found[place] ||= possibilities[at].family }
+          found
+        end
+
+        def spread(weights)
+          total = weights.sum.to_f
+          weights.map { |one| one / total }.freeze if total.positive?
         end
       end
     end

@@ -20,31 +20,32 @@ module Gimlet
         module_function
 
         # @param readings [Array<Reading>]
-        # @param variant [Catalogue::Variant] the leading candidate
+        # @param leader [Possibility] with "stroke_mm" among its traits
         # @return [FlowFinding, nil] nil when all agree or too little is known
-        def call(readings, variant)
+        def call(readings, leader)
           flow, speed, bore = %w[flow_l_min speed_rpm plunger_mm].map { |trait| value(readings, trait) }
-          sizes = { plungers: variant.trait("cylinders"), bore_mm: bore || variant.trait("plunger_mm"),
-                    stroke_mm: variant.model.stroke_mm, speed_rpm: speed || variant.trait("speed_rpm") }
+          on_file = leader.traits
+          sizes = { plungers: on_file["cylinders"], bore_mm: bore || on_file["plunger_mm"],
+                    stroke_mm: on_file["stroke_mm"], speed_rpm: speed || on_file["speed_rpm"] }
           return unless flow && sizes.values.all?
 
-          judge(flow, Hydraulics.flow_l_min(**sizes), sizes, variant)
+          judge(flow, Hydraulics.flow_l_min(**sizes), sizes, on_file["plate"].first)
         end
 
         def value(readings, trait)
-          readings.find { |one| one.trait == trait && one.value }&.value
+          readings.find { |one| one.trait == trait && one.value && !one.denied }&.value
         end
 
-        def judge(flow, swept, sizes, variant)
+        def judge(flow, swept, sizes, name)
           sum = format("%d × π/4 × %g² mm² × %g mm × %g rpm / 10⁶ = %.1f L/min swept", *sizes.values, swept)
           told, most = Readings::Reading.plain(flow.round(1)), swept.round(1)
           if flow > swept * SLACK
             FlowFinding.new(verdict: "too_much", arithmetic: sum,
-                            text: "#{told} L/min is more than #{variant.designation} can sweep (#{most}): " \
+                            text: "#{told} L/min is more than #{name} can sweep (#{most}): " \
                                   "wrong plate, wrong pulley, or not this pump.")
           elsif flow < swept * POOR
             FlowFinding.new(verdict: "too_little", arithmetic: sum,
-                            text: "#{told} L/min is little for #{variant.designation} (sweeps #{most}): " \
+                            text: "#{told} L/min is little for #{name} (sweeps #{most}): " \
                                   "worn pump, starved inlet, or a slower drive.")
           end
         end

@@ -1,26 +1,41 @@
 # frozen_string_literal: true
 
 require_relative "../value"
-require_relative "contradictions"
 require_relative "differences"
+require_relative "doubts"
 require_relative "field"
 require_relative "flow_check"
 require_relative "next_question"
 require_relative "order_classes"
+require_relative "plate_check"
 require_relative "posterior"
 
 module Gimlet
   module Core
     module Candidates
-      Candidate = Value.of(:variant, :probability, :order_class)
-      Identification = Value.of(:candidates, :order_classes, :enough, :questions, :contradictions, :differences,
-                                :plausible, :flow)
+      # `at` is a place in the field.
+      Candidate = Value.of(:at, :probability, :order_class)
+      # `none` is the probability that the pump is in no catalogue; `lacking` says, as ids, why there is not yet enough to order;
+      # `pumps` and `orders` count what is still possible.
+      Identification = Value.of(:candidates, :order_classes, :none, :enough, :lacking, :questions, :doubts, :differences, :flow,
+                                :pumps, :orders) do
+        # @return [Boolean] whether some pump of the catalogue explains what was seen better than a pump that it has not
+        def plausible = none < 0.5
 
-      # From readings to candidates, order classes and the next question.
+        # @return [Boolean] whether one order leads clearly enough to show it
+        def clear = plausible && order_classes.first.probability >= OrderClasses::CLEAR
+
+        # @return [Array<OrderClass>] the orders that the leading one must be told apart from, itself first
+        def likely = order_classes.select.with_index { |one, at| at.zero? || one.probability >= OrderClasses::LIKELY }
+      end
+
+      # From readings to candidates, order classes, doubts and the next question.
       class Identify
         SHOWN = 40
         COMPARED = 5
         WORTH_COMPARING = 0.01
+        # Possibilities less likely than this share of the likeliest are counted out.
+        POSSIBLE = 0.01
 
         # @param field [Field]
         # @param classes [OrderClasses] for the agreed work
@@ -29,40 +44,73 @@ module Gimlet
           @classes = classes
         end
 
-        # @param readings [Array<Reading>]
+        # @param readings [Array<Readings::Reading>]
         # @param channel [String] one of CHANNELS
         # @param owned [Array<String>] designations this customer has
-        # @param chosen [String, nil] id of a candidate that is listed however unlikely it is
+        # @param chosen [String, nil] id of a possibility that is listed however unlikely it is
+        # @param settled [Array<String>] keys of doubts that stand for a reason
         # @return [Identification]
-        def call(readings, channel:, owned: [], chosen: nil)
-          posterior = Posterior.new(@field, readings, prior: @field.prior(owned))
-          belief = posterior.probabilities
-          classes, candidates = @classes.rank(belief), ranked(belief, chosen)
-          Identification.new(candidates: candidates, order_classes: classes,
-                             enough: classes.first.probability >= OrderClasses::ENOUGH && Contradictions.plausible?(posterior),
-                             questions: questions(belief, readings, channel), differences: differences(candidates),
-                             contradictions: Contradictions.call(@field, posterior),
-                             plausible: Contradictions.plausible?(posterior),
-                             flow: FlowCheck.call(posterior.readings, candidates.first.variant))
+        def call(readings, channel:, owned: [], chosen: nil, settled: [])
+          @field.recall([:identified, readings.map(&:told), channel, owned, chosen, settled, @classes.object_id]) do
+            identify(readings, channel, owned, chosen, settled)
+          end
+        end
+
+        # @return [Array(Integer, Integer)] pumps and orders still possible
+        def narrowed(readings, owned: [])
+          @field.recall([:narrowed, Observations.of(readings).map(&:told), owned, @classes.object_id]) do
+            possible(Posterior.new(@field, readings, owned: owned).probabilities)
+          end
         end
 
         private
 
-        def ranked(belief, chosen)
+        def identify(readings, channel, owned, chosen, settled)
+          posterior = Posterior.new(@field, readings, owned: owned)
+          belief, classes = posterior.probabilities, @classes.rank(posterior.probabilities)
+          doubts = Doubts.new(posterior, @classes, classes.first, readings).call
+          check = PlateCheck.new(@field, @classes, posterior, classes.first).call(readings, channel)
+          lacking = lacking(classes.first, posterior, doubts.reject { |one| settled.include?(one.key) }, check, settled)
+          candidates, (pumps, orders) = ranked(belief, classes, chosen), possible(belief)
+          Identification.new(candidates: candidates, order_classes: classes, none: posterior.none, enough: lacking.empty?, lacking: lacking,
+                             questions: questions(belief, readings, channel, doubts, check, lacking), doubts: doubts, pumps: pumps,
+                             differences: differences(candidates), orders: orders,
+                             flow: FlowCheck.call(posterior.readings, @field.possibilities[candidates.first.at]))
+        end
+
+        def lacking(leading, posterior, standing, check, settled)
+          [("not_in_catalogue" if posterior.none >= 0.5), ("unsure" if leading.probability < OrderClasses::ENOUGH),
+           ("doubt" if standing.any?(&:matters)), ("plate_unconfirmed" if check && !settled.include?("plate_unconfirmed"))].compact
+        end
+
+        # The leading order's pumps come first.
+        def ranked(belief, classes, chosen)
           shown = belief.each_index.max_by(SHOWN) { |at| belief[at] }
-          picked = chosen && @field.variants.index { |one| one.id == chosen }
-          (shown | [picked].compact).map do |at|
-            Candidate.new(variant: @field.variants[at], probability: belief[at], order_class: @classes.id_of(at))
+          picked = chosen && @field.possibilities.index { |one| one.id == chosen }
+          rank = classes.each_with_index.to_h { |one, at| [one.id, at] }
+          (shown | [classes.first.members.first, picked].compact).sort_by { |at| [rank.fetch(@classes.id_of(at), SHOWN), -belief[at]] }.map do |at|
+            Candidate.new(at: at, probability: belief[at], order_class: @classes.id_of(at))
           end
         end
 
-        def questions(belief, readings, channel)
-          NextQuestion.new(@field, @classes.places, belief, channel: channel, asked: readings.map(&:trait)).call
+        # A doubt that the order hangs on is checked before anything else, once an order leads.
+        def questions(belief, readings, channel, doubts, check, lacking)
+          asking = NextQuestion.new(@field, @classes.places, belief, channel: channel, readings: readings)
+          again = doubts.select { |one| one.matters && !one.again && one.trait.cost(channel) }.map { |one| asking.ask(one.trait, "again") }
+          again << asking.ask(check.trait, "check") if check&.trait && lacking == ["plate_unconfirmed"]
+          narrowing = asking.call
+          lacking.include?("unsure") ? narrowing + again : again + narrowing
         end
 
         def differences(candidates)
           leaders = candidates.first(COMPARED).select { |one| one.probability >= WORTH_COMPARING }
-          Differences.call(leaders.map(&:variant), leaders.map(&:order_class))
+          Differences.call(@field.vocabulary, leaders.map { |one| @field.possibilities[one.at] }, leaders.map(&:order_class))
+        end
+
+        def possible(belief)
+          least = belief.max * POSSIBLE
+          alive = belief.each_index.select { |at| belief[at] >= least }
+          [alive.size, alive.map { |at| @classes.places[at] }.uniq.size]
         end
       end
     end

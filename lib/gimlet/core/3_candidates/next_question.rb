@@ -1,71 +1,107 @@
 # frozen_string_literal: true
 
+require_relative "../2_readings/odds"
 require_relative "../2_readings/reading"
 require_relative "../value"
-require_relative "answer_chances"
 
 module Gimlet
   module Core
     module Candidates
-      # `gain_bits` is the expected drop in order-class entropy; `reading` is what choosing the answer would record.
-      Question = Value.of(:trait, :say, :gain_bits, :seconds, :answers)
+      # `gain_bits` is the expected drop in order-class entropy; `why` is "narrows", "again" (a doubtful reading is checked again) or
+      # "check" (a plate that nothing else has confirmed).
+      Question = Value.of(:trait, :why, :gain_bits, :seconds, :answers)
+      # `reading` is what choosing the answer records; `leaves` how many possibilities it would leave.
       Answer = Value.of(:label, :probability, :leaves, :reading)
 
       # Which trait to ask for next: most expected drop in order-class entropy per second.
       class NextQuestion
-        # How often the question gets an answer at all: plates are what is missing. Common practice, no source.
-        ANSWERED = Hash.new(0.9).merge("plate" => 0.5, "serial" => 0.6).freeze
         # Reading a question out and listening takes this long whatever is asked. Common practice, no source.
         TURN_SECONDS = 10
+        # Possibilities less likely than this share of the likeliest are left out.
         NEGLIGIBLE = 0.001
+        # A question that is expected to tell less than this, in bits, is not worth the caller's time.
+        WORTHWHILE = 0.015
         LEFT = 0.02
-        # With more candidates alive than this, evenly spaced ones of them stand for all.
+        # More possibilities than this are stood for by so many, each drawn as often as it is likely.
         SAMPLED = 400
         SHOWN = 5
+        BUTTONS = 6
 
-        # @param classes [Array<Integer>] order class of each candidate
+        # @param field [Field]
+        # @param classes [Array<Integer>] order class of each possibility
         # @param probabilities [Array<Float>]
-        # @param asked [Array<String>] traits that have a reading already
-        def initialize(field, classes, probabilities, channel:, asked:)
+        # @param readings [Array<Readings::Reading>] with those that were not sure
+        def initialize(field, classes, probabilities, channel:, readings:)
           @field = field
           @classes = classes
-          @probabilities = probabilities
           @channel = channel
-          @traits = Readings::TRAITS.values.select { |one| one.seconds[channel] && !asked.include?(one.id) }
-          @live = alive(probabilities.max * NEGLIGIBLE)
-          @total = @live.sum { |at| probabilities[at] }
+          @readings = readings
+          asked = readings.map(&:trait)
+          @traits = field.vocabulary.traits.values.select { |one| one.cost(channel) && !asked.include?(one.id) }
+          sample(probabilities)
         end
 
         # @return [Array<Question>] the best first; none when nothing would help
         def call
           before = entropy(tally(@live) { |at| @classes[at] }.values)
-          scored = @traits.map { |trait| [trait, ANSWERED[trait.id] * (before - after(trait))] }
-          scored.select { |_, gain| gain > NEGLIGIBLE }
-                .max_by(SHOWN) { |trait, gain| gain / (trait.seconds[@channel] + TURN_SECONDS) }
-                .map { |trait, gain| question(trait, gain) }
+          scored = @traits.map { |trait| [trait, answered(trait) * (before - after(trait))] }
+          scored.select { |_, gain| gain > WORTHWHILE }
+                .max_by(SHOWN) { |trait, gain| gain / (trait.cost(@channel) + TURN_SECONDS) }
+                .map { |trait, gain| question(trait, gain, "narrows") }
         end
+
+        # @param trait [Readings::Trait]
+        # @return [Question] that is asked whatever it gains
+        def ask(trait, why) = question(trait, 0.0, why)
 
         private
 
-        def alive(least)
-          live = @probabilities.each_index.select { |at| @probabilities[at] > least }
-          return live if live.size <= SAMPLED
-
-          live.sort_by { |at| -@probabilities[at] }.each_slice((live.size.to_f / SAMPLED).ceil).map(&:first)
+        def sample(probabilities)
+          least = probabilities.max * NEGLIGIBLE
+          @live = probabilities.each_index.select { |at| probabilities[at] > least }
+          @weights = probabilities
+          draw if @live.size > SAMPLED
+          @total = @live.sum { |at| @weights[at] }
         end
 
-        def chances(trait) = AnswerChances.new(@field.column(trait.id).values, trait, @channel)
+        # Systematic sampling: equal steps along the sum of all that is alive.
+        def draw
+          step = @live.sum { |at| @weights[at] } / SAMPLED
+          passed, marks = 0.0, 0.5
+          drawn = Hash.new(0)
+          @live.each do |at|
+            passed += @weights[at]
+            while passed >= marks * step
+              drawn[at] += 1
+              marks += 1
+            end
+          end
+          @live = drawn.keys
+          @weights = drawn
+        end
 
-        def question(trait, gain)
-          Question.new(trait: trait.id, say: trait.say, gain_bits: gain, seconds: trait.seconds[@channel],
-                       answers: chances(trait).free? ? [] : answers(trait))
+        # What needs the pump opened, a key or the papers is not always to be had.
+        def answered(trait)
+          odds = Readings::Odds
+          usual = odds::ANSWERED[trait.id]
+          usual = [usual, odds::ANSWERED[trait.group]].min unless odds::AT_HAND.include?(@channel)
+          unsure = trait.group ? @readings.count { |one| one.unknown && one.definition.group == trait.group } : 0
+          usual * (odds::AGAIN_IN_GROUP[trait.group]**unsure)
+        end
+
+        def column(trait) = @field.column(trait.slot || trait.id)
+        def chances(trait) = @field.chances(trait, @channel)
+
+        def question(trait, gain, why)
+          Question.new(trait: trait, why: why, gain_bits: gain, seconds: trait.cost(@channel),
+                       answers: trait.way.free? ? [] : answers(trait))
         end
 
         # Expected class entropy once the trait is answered; endless where nothing is on file to answer with.
         def after(trait)
           joint = Hash.new { |all, place| all[place] = Hash.new(0.0) }
-          places = @field.column(trait.id).places
-          @live.each { |at| joint[places[at]][@classes[at]] += @probabilities[at] }
+          places = column(trait).places
+          @live.each { |at| joint[places[at]][@classes[at]] += @weights[at] }
           answers = chances(trait).matrix(joint.keys).values
           answers.empty? ? Float::INFINITY : answers.sum { |chances| posterior_entropy(joint, chances) }
         end
@@ -77,39 +113,32 @@ module Gimlet
           classes.values.sum / @total * entropy(classes.values)
         end
 
+        # The likely values, and that it is another one: a value that no pump here has must be sayable.
         def answers(trait)
-          column = @field.column(trait.id)
+          places = column(trait).places
           model = chances(trait)
-          model.matrix(@live.map { |at| column.places[at] }.uniq).reject { |value, _| model.blank?(value) }
-               .map { |value, chances| answer(column, model.reading(value), label(trait, value), chances) }
-               .sort_by { |one| [-one.probability, one.label] }.first(6)
+          found = model.matrix(@live.map { |at| places[at] }.uniq).reject { |value, _| model.blank?(value) }
+                       .map { |value, chances| answer(places, model.reading(value), trait.way.label(trait, value), chances) }
+                       .sort_by { |one| [-one.probability, one.label] }.first(BUTTONS)
+          trait.kind == "chosen" && !trait.slot ? [*found, another(trait, model)] : found
         end
 
-        def answer(column, reading, label, chances)
-          belief = @live.map { |at| @probabilities[at] * (chances[column.places[at]] || 0) }
+        def another(trait, model)
+          Answer.new(label: %w[maker series].include?(trait.id) ? "another #{trait.name}" : "none of these", probability: 0.0, leaves: 0, reading: model.reading(Readings::Kinds::Chosen::ANOTHER))
+        end
+
+        def answer(places, reading, label, chances)
+          belief = @live.map { |at| @weights[at] * (chances[places[at]] || 0) }
           total = belief.sum
           Answer.new(label: label, probability: total / @total, leaves: belief.count { |p| p > LEFT * total }, reading: reading)
         end
 
-        def label(trait, value)
-          case trait.kind
-          when :serial then serials(value.begin, value.end)
-          else [Readings::Reading.plain(value), trait.unit].compact.join(" ")
-          end
-        end
-
-        def serials(first, ending)
-          return "before #{ending}" unless first
-
-          ending ? "#{first} to #{ending - 1}" : "#{first} or later"
-        end
-
         def tally(indices)
-          indices.each_with_object(Hash.new(0.0)) { |at, sums| sums[yield(at)] += @probabilities[at] }
+          indices.each_with_object(Hash.new(0.0)) { |at, sums| sums[yield(at)] += @weights[at] }
         end
 
         def entropy(weights)
-          total = weights.sum
+          total = weights.sum.to_f
           weights.sum { |one| one.positive? ? -(one / total) * Math.log2(one / total) : 0.0 }
         end
       end

@@ -1,56 +1,53 @@
 # frozen_string_literal: true
 
-require "digest"
 require_relative "../value"
 
 module Gimlet
   module Core
     module Candidates
-      # Candidates that need exactly the same parts, tools and tightening for the agreed work, the likeliest first.
-      OrderClass = Value.of(:id, :probability, :variants)
+      # Possibilities that need exactly the same parts, tools and tightening for the agreed work; `members` are places in the field, the
+      # likeliest first.
+      OrderClass = Value.of(:id, :probability, :members)
 
-      # The order class of every candidate for one scope, laid out for quick sums.
+      # The order class of every possibility for one scope, laid out for quick sums.
       class OrderClasses
+        # An order may be placed when one class is this sure. A setting of the counter.
         ENOUGH = 0.95
+        # The tray shows an order when it is this sure.
+        CLEAR = 0.5
+        # An order this likely is one to be told apart from the leading one.
+        LIKELY = 0.03
         SHOWN = 40
 
-        # @return [Array<Integer>] the class of each candidate, as a place in `ids`
+        # @return [Array<Integer>] the class of each possibility, as a place in `ids`
         attr_reader :places
         # @return [Array<String>]
         attr_reader :ids
 
-        # @param variants [Array<Variant>]
-        # @param signatures [Array] one for each candidate, compared by value
-        def initialize(variants, signatures)
-          @variants = variants
+        # @param ids [Array<String>] for each possibility; the same for the same order
+        def initialize(ids)
           distinct = {}
-          @places = signatures.map { |one| distinct[one] ||= distinct.size }.freeze
-          @ids = distinct.keys.map { |one| self.class.id(one) }.freeze
+          @places = ids.map { |one| distinct[one] ||= distinct.size }.freeze
+          @ids = distinct.keys.freeze
           @members = @places.each_index.group_by { |at| @places[at] }.freeze
         end
 
-        # @return [String] short and the same on every machine and run
-        def self.id(signature) = Digest::SHA256.hexdigest(signature.inspect)[0, 8]
+        # @return [String] of a possibility
+        def id_of(at) = ids[places[at]]
 
-        # @return [String] of a candidate
-        def id_of(candidate) = ids[places[candidate]]
+        # @param probabilities [Array<Float>]
+        # @return [Array<Float>] by class
+        def sums(probabilities)
+          places.each_with_index.with_object(Array.new(ids.size, 0.0)) { |(place, at), sums| sums[place] += probabilities[at] }
+        end
 
-        # Sums belief by order class. An order may be placed when one class is sure enough, however many models are left.
         # @param probabilities [Array<Float>]
         # @return [Array<OrderClass>] the likeliest first
         def rank(probabilities)
-          sums = Array.new(ids.size, 0.0)
-          places.each_with_index { |place, at| sums[place] += probabilities[at] }
+          sums = sums(probabilities)
           sums.each_index.max_by(SHOWN) { |place| sums[place] }.map do |place|
-            OrderClass.new(id: ids[place], probability: sums[place],
-                           variants: members(place, probabilities))
+            OrderClass.new(id: ids[place], probability: sums[place], members: @members[place].sort_by { |at| -probabilities[at] })
           end
-        end
-
-        private
-
-        def members(place, probabilities)
-          @members[place].sort_by { |at| -probabilities[at] }.map { |at| @variants[at] }
         end
       end
     end

@@ -1,73 +1,84 @@
 # frozen_string_literal: true
 
-require_relative "../value"
-require_relative "likelihood"
+require_relative "../2_readings/odds"
+require_relative "observation"
+require_relative "weighing"
 
 module Gimlet
   module Core
     module Candidates
-      # Bayes' rule over a field: P(v|e) ∝ prior(v) · Π P(e_i|v).
+      # Bayes' rule over a field: P(v|e) ∝ prior(v) · Π P(e_i|v), with "none of these" as one candidate more.
       class Posterior
-        # A reading weighed: one likelihood for each distinct value, and which of them each candidate has.
-        Weighed = Value.of(:reading, :found, :places) do
-          def of(candidate) = found[places[candidate]]
-        end
+        Belief = Value.of(:weights, :none)
 
-        # @return [Array<Float>] of each candidate, adding up to 1
+        # @return [Array<Float>] of each possibility; with `none` they add up to 1
         attr_reader :probabilities
+        # @return [Float] that the pump is in no catalogue
+        attr_reader :none
+        # @return [Array<Weighed>]
+        attr_reader :weighed
 
         # @param field [Field]
-        # @param readings [Array<Reading>]
-        # @param prior [Array<Float>]
-        def initialize(field, readings, prior:)
+        # @param readings [Array<Readings::Reading>]
+        # @param owned [Array<String>] designations this customer has
+        def initialize(field, readings, owned: [])
           @field = field
-          @prior = prior
-          # Saying the same thing twice makes it no surer.
-          telling = readings.reject(&:unknown).uniq { |one| [one.trait, one.value, one.range] }
-          @speed = telling.find { |one| one.trait == "speed_rpm" && one.value }
-          @weighed = telling.map { |reading| weigh(reading) }
-          @probabilities = product(@weighed)
+          @owned = owned
+          @observations = Observations.of(readings)
+          speed = @observations.map { |one| one.readings.first }.find { |one| one.trait == "speed_rpm" && one.value && !one.denied }
+          @weighing = Weighing.new(field, speed)
+          @key = [owned, speed&.value]
+          @weighed = @observations.map { |one| weigh(one) }
+          belief = after(@observations.size)
+          @probabilities = belief.weights
+          @none = belief.none
         end
 
-        # @return [Array<Reading>] the readings that say something
-        def readings = @weighed.map(&:reading)
+        # @return [Array<Readings::Reading>] the readings that count
+        def readings = @observations.flat_map(&:readings)
 
-        # @return [Array<Float>] the belief had this reading not been taken
-        def without(reading) = product(@weighed.reject { |one| one.reading.equal?(reading) })
-
-        # How well a reading suits one candidate: 1 when it fits as well as a reading can.
-        # @return [Float]
-        def fit(reading, candidate)
-          weighed = @weighed.find { |one| one.reading.equal?(reading) }
-          [weighed.of(candidate) / Likelihood.best(reading), 1.0].min
+        # @param weighed [Weighed]
+        # @return [Belief] had this observation not been made
+        def without(weighed)
+          normal(Belief.new(weights: each_weight(probabilities, weighed, :/), none: none / weighed.none))
         end
+
+        # @return [Integer] the likeliest possibility
+        def leader = @leader ||= probabilities.each_index.max_by { |at| probabilities[at] }
 
         private
 
-        def weigh(reading)
-          column = flow_at_speed?(reading) ? scaled_flow : @field.column(reading.trait)
-          found = if reading.trait == "plate" then Likelihood.over_plates(reading, @field.plates, column.values.size)
-                  else Likelihood.over(reading, column.values)
-                  end
-          Weighed.new(reading: reading, found: found, places: column.places)
-        end
+        def weigh(observation) = @field.recall([:weighed, @key, observation.told]) { @weighing.call(observation) }
 
-        # Flow goes with speed: 4 gpm at 1750 rpm and 3.3 gpm at 1450 rpm are the same pump.
-        def flow_at_speed?(reading) = reading.trait == "flow_l_min" && @speed
+        # Belief after the first observations, one step on from the belief before.
+        def after(count)
+          return start if count.zero?
 
-        def scaled_flow
-          column = @field.column("flow_per_rev")
-          Column.new(values: column.values.map { |one| one && (one * @speed.value) }, places: column.places)
-        end
-
-        def product(weighed)
-          weights = @prior.dup
-          weighed.each do |one|
-            found, places = one.found, one.places
-            weights.map!.with_index { |weight, at| weight * found[places[at]] }
+          @field.recall([:belief, @key, @observations.take(count).map(&:told)]) do
+            before, weighed = after(count - 1), @weighed[count - 1]
+            normal(Belief.new(weights: each_weight(before.weights, weighed, :*), none: before.none * weighed.none))
           end
-          total = weights.sum
-          total.positive? ? weights.map! { |one| one / total } : @prior
+        end
+
+        def start
+          prior = @field.prior(@owned)
+          @field.recall([:start, @owned]) do
+            Belief.new(weights: prior.map { |one| one * (1 - Readings::Odds::NOT_IN_CATALOGUE) }, none: Readings::Odds::NOT_IN_CATALOGUE)
+          end
+        end
+
+        def each_weight(weights, weighed, operation)
+          found, places = weighed.found, weighed.places
+          found = found.map { |one| 1 / one } if operation == :/
+          weights.map.with_index { |weight, at| weight * found[places[at]] }
+        end
+
+        def normal(belief)
+          total = belief.weights.sum + belief.none
+          return start unless total.positive?
+
+          scale = 1 / total
+          Belief.new(weights: belief.weights.map { |one| one * scale }, none: belief.none * scale)
         end
       end
     end

@@ -8,7 +8,8 @@ module Gimlet
   module Core
     module KitPlan
       # A way to buy what is needed. `also` names the policies that come out the same.
-      Plan = Value.of(:policy, :name, :also, :lines, :price_cents, :unfilled, :surplus)
+      # `gap_cents` is what a better plan could save at most, 0 where this one is proven best.
+      Plan = Value.of(:policy, :name, :also, :lines, :price_cents, :unfilled, :surplus, :gap_cents)
       # `short` is how many of the quantity are not on the shelf today.
       Line = Value.of(:number, :name, :kit, :quantity, :price_cents, :total_cents, :on_hand, :short, :covers)
       # `reason` says why nothing covers it.
@@ -60,7 +61,7 @@ module Gimlet
           left = balance(purchase)
           Plan.new(policy: policies.first, name: POLICIES[policies.first], also: policies.drop(1).map { |one| POLICIES[one] },
                    lines: lines, price_cents: lines.sum(&:total_cents), unfilled: missing + unfilled(left, policies.first),
-                   surplus: surplus(left, purchase))
+                   surplus: surplus(left, purchase), gap_cents: purchase.gap_cents)
         end
 
         def line(offer, count)

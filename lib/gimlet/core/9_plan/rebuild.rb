@@ -2,8 +2,8 @@
 
 require_relative "../5_demand/demand"
 require_relative "../6_kit_plan/plans"
-require_relative "../7_tools/tool_list"
-require_relative "../8_tightening/instruction"
+require_relative "../8_tools/tool_list"
+require_relative "../7_tightening/instruction"
 require_relative "../value"
 require_relative "cautions"
 require_relative "steps"

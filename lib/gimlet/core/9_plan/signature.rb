@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 require_relative "../5_demand/demand"
-require_relative "../7_tools/tool_list"
-require_relative "../8_tightening/instruction"
+require_relative "../8_tools/tool_list"
+require_relative "../7_tightening/instruction"
 
 module Gimlet
   module Core
@@ -10,18 +10,6 @@ module Gimlet
       # Everything of an order that the choice of pump can change: two pumps with the same signature are one order.
       module Signature
         module_function
-
-        # Only what a series' conditions ask for can change its orders, so pumps that agree on that are worked out once.
-        # @param variants [Array<Catalogue::Variant>]
-        # @return [Array<Array>] one for each variant
-        def all(variants, scope, snapshot)
-          asked = Hash.new { |all, series| all[series] = series.condition_keys }.compare_by_identity
-          known = Hash.new { |all, series| all[series] = {} }.compare_by_identity
-          variants.map do |variant|
-            series = variant.series
-            known[series][[variant.traits.values_at(*asked[series]), variant.sides]] ||= of(variant, scope, snapshot)
-          end
-        end
 
         # @return [Array] comparable by value
         def of(variant, scope, snapshot)

@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+require_relative "chosen"
+
+module Gimlet
+  module Core
+    module Readings
+      module Kinds
+        # The key or socket that fits: "hex 6", "socket 22". A bare "22" is a size whose kind was not said.
+        class Keyed < Chosen
+          def figure? = true
+
+          def hear(_trait, piece)
+            return { value: "#{piece.key} #{piece.size}" } if piece.key && piece.size
+
+            { value: piece.figure.to_i.to_s } if piece.whole? && !piece.key
+          end
+
+          private
+
+          def same?(reading, value)
+            said = reading.value.to_s
+            said.match?(/\A\d+\z/) ? value.to_s[/\d+\z/] == said : super
+          end
+        end
+      end
+    end
+  end
+end

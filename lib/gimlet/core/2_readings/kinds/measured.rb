@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+require_relative "../../0_quantities/quantity"
+require_relative "told"
+
+module Gimlet
+  module Core
+    module Readings
+      module Kinds
+        # A size taken with a tool. Used parts wear in a direction that is known, and swell a little the other way.
+        class Measured
+          include Told
+
+          # What a size may be when nothing is known of it: about as spread out as the sizes on file.
+          TOP_OF_THE_BELL = Math.sqrt(2 * Math::PI)
+
+          def figure? = true
+
+          def accept(trait, given, unit)
+            quantity = if given.is_a?(Numeric) then Quantity.of(given, unit || trait.unit)
+                       else Quantity.parse(given, default_unit: unit || trait.unit)
+                       end
+            limited(trait, quantity.to(trait.unit).round(4))
+          end
+
+          def hear(trait, piece)
+            return if piece.unit && Units::KIND_OF[piece.unit] != Units::KIND_OF[trait.unit]
+            return { range: piece.span, unit: piece.unit }.compact if piece.span
+
+            { value: piece.figure, unit: piece.unit }.compact if piece.figure
+          end
+
+          # The bell curve relative to its top, so that a range and a value compare.
+          def fits(reading, value, _choices)
+            low, high = reading.range || [reading.value, reading.value]
+            off = [low - value, value - high, 0].max
+            sigma = spread(reading, value, low > value)
+            agreed = Odds::BLUNDER + ((1 - Odds::BLUNDER) * Math.exp(-(off**2) / (2 * (sigma**2))))
+            reading.denied ? 1 - agreed : agreed
+          end
+
+          def unseen(reading, values)
+            sizes = values.flatten.grep(Numeric)
+            told = reading.range ? reading.range.sum / 2.0 : reading.value
+            width = [(sizes.max || told) - (sizes.min || 0), told].max
+            Odds::BLUNDER + [spread(reading, told, false) * TOP_OF_THE_BELL / width, 0.9].min
+          end
+
+          def best(_reading) = 1.0
+          def label(trait, value) = "#{value.is_a?(Float) && value == value.round ? value.round : value} #{trait.unit}"
+
+          private
+
+          def spread(reading, value, above)
+            error = tolerance(reading, value) * (reading.hedged ? Odds::HEDGED : 1)
+            Math.hypot(error, wear(reading.definition, above))
+          end
+
+          def tolerance(reading, value)
+            tool = Odds::TOOLS.fetch(reading.tool)
+            reading.definition.unit == "kg" ? [Odds::MASS_TOLERANCE * value, tool].max : tool
+          end
+
+          def wear(trait, above)
+            return 0 unless trait.wears
+
+            with = trait.wears == (above ? "up" : "down")
+            return with ? Odds::WORN_PLUNGER_MM : 0 unless trait.slot
+
+            with ? Odds::WORN_MM : Odds::SWOLLEN_MM
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+require_relative "../plates/plate_index"
+require_relative "told"
+
+module Gimlet
+  module Core
+    module Readings
+      module Kinds
+        # Text that names a pump or a part and may be damaged. A value on file is an array of names.
+        #
+        # Whoever reads out a wrong plate, sticker or bag reads that of another pump: often of a sibling (same `family`), else of any.
+        module Named
+          include Told
+
+          def free? = true
+          def index(values) = NameIndex.new(values)
+          def label(_trait, value) = Array(value).first.to_s
+
+          # @param names [NameIndex]
+          # @return [Array(Array<Float>, Float)] for each place of the column, and for a pump that no catalogue has
+          def weigh(reading, names, families)
+            found = names.search(reading.value)
+            wrong = mistaken(reading)
+            any = names.mean(found)
+            nothing = Odds::NO_NAME * (Odds::CHANCE_GLYPH**names.readable(reading.value))
+            siblings = names.family_means(found, families)
+            all = families.each_with_index.map do |family, place|
+              ((1 - wrong) * (found[place] || 0.0)) + (wrong * ((Odds::SIBLING * siblings[family]) + (Odds::OTHER_PUMP * any) + nothing))
+            end
+            [all, names.unheard_of(reading.value, found)]
+          end
+
+          def best(reading)
+            readable = reading.value.count("A-Za-z0-9")
+            Math.exp(WORST_READ + (readable * PlateMatch::SAME))
+          end
+
+          # A plate with two lookalikes and one end glyph lost is still a plate of that pump.
+          WORST_READ = (2 * PlateMatch::ALIKE) + PlateMatch::LOST_END
+        end
+      end
+    end
+  end
+end

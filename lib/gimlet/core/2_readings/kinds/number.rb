@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+require_relative "named"
+
+module Gimlet
+  module Core
+    module Readings
+      module Kinds
+        # The number of an old part or kit, whole or in part.
+        class Number
+          include Named
+
+          def accept(trait, given, _unit)
+            text = PlateMatch.plain(words(trait, given))
+            if text.delete("*?").empty?
+              InputError.reject("value", "missing_value", "#{trait.name}: “#{given}” has no letter or figure.")
+            end
+            text
+          end
+
+          def hear(_trait, piece) = piece.number && { value: piece.number }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+require_relative "told"
+
+module Gimlet
+  module Core
+    module Readings
+      module Kinds
+        # A serial number; on file are ranges of them, open at either end.
+        class Serial
+          include Told
+
+          EVERY = (nil...nil)
+
+          def figure? = true
+          def accept(trait, given, _unit) = whole(trait, given.to_s.delete(" ,."))
+          def blank?(value) = super || value == EVERY
+
+          def hear(_trait, piece)
+            piece.digits && { value: piece.digits.to_i }
+          end
+
+          # @param span [Range]
+          def fits(reading, span, _choices)
+            low, high = reading.range || [reading.value, reading.value]
+            inside = high >= (span.begin || 0) && low < (span.end || Float::INFINITY)
+            inside ? 1 - mistaken(reading) : mistaken(reading)
+          end
+
+          # Any pump has some serial.
+          def unseen(reading, _values) = 1 - mistaken(reading)
+          def best(reading) = 1 - mistaken(reading)
+
+          def label(_trait, span)
+            return span.to_s unless span.is_a?(Range)
+            return "before #{span.end}" unless span.begin
+
+            span.end ? "#{span.begin} to #{span.end - 1}" : "#{span.begin} or later"
+          end
+        end
+      end
+    end
+  end
+end

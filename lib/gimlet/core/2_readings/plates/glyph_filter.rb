@@ -1,0 +1,130 @@
+# frozen_string_literal: true
+
+require_relative "plate_match"
+
+module Gimlet
+  module Core
+    module Readings
+      # Which designations share most glyphs with a plate, at about the same place from either end.
+      #
+      # A set of designations is one large Integer with a bit for each place; counting how many glyphs every designation
+      # shares is then adding sets bit by bit, all designations at once.
+      class GlyphFilter
+        # A glyph one place off still counts: one before it may have been lost.
+        SHIFTS = [-1, 0, 1].freeze
+
+        # @param names [Array<String>] plain, by place
+        def initialize(names)
+          @size = names.size
+          @from_left = sets(names) { |_, at| at }
+          @from_right = sets(names) { |name, at| name.size - 1 - at }
+          @anywhere = bits { |mark, place| mark_anywhere(names[place], place, mark) }
+          @near = {}
+        end
+
+        # @param glyphs [Array<String>] as read; `*` is any run of glyphs
+        # @param margin [Integer] how far below the best count, two for a glyph and one for a lookalike
+        # @param enough [Integer] with this many found, lower counts are not looked at
+        # @return [Array<Integer>] places, the most shared glyphs first
+        def best(glyphs, margin:, enough:)
+          return top(run_count(glyphs), margin, enough) if glyphs.include?("*")
+
+          [count(glyphs, @from_left), count(glyphs.reverse, @from_right)]
+            .flat_map { |digits| top(digits, margin, enough) }.uniq
+        end
+
+        private
+
+        # With runs missing only what stands before the first counts from the left and what stands after the last from the right; every
+        # readable glyph, and every two in a row, count wherever they are.
+        def run_count(glyphs)
+          digits = count(glyphs.take_while { |glyph| glyph != "*" }, @from_left)
+          count(glyphs.reverse.take_while { |glyph| glyph != "*" }, @from_right, digits)
+          glyphs.each { |glyph| add(digits, @anywhere[glyph]) unless "?*".include?(glyph) }
+          glyphs.each_cons(2) { |pair| add(digits, @anywhere[pair.join]) }
+          digits
+        end
+
+        # { [distance from that end, letter] => set }
+        def sets(names)
+          bits do |mark, place|
+            names[place].each_char.with_index { |letter, at| mark.call([yield(names[place], at), letter], place) }
+          end
+        end
+
+        def mark_anywhere(name, place, mark)
+          name.each_char { |letter| mark.call(letter, place) }
+          name.each_char.each_cons(2) { |pair| mark.call(pair.join, place) }
+        end
+
+        # @yield [mark, place] for every place; `mark` puts a place into the set of a key
+        # @return [Hash{Object=>Integer}]
+        def bits
+          bytes = Hash.new { |all, key| all[key] = "\0".b * ((@size / 8) + 1) }
+          mark = lambda do |key, place|
+            row = bytes[key]
+            row.setbyte(place / 8, row.getbyte(place / 8) | (1 << (place % 8)))
+          end
+          @size.times { |place| yield(mark, place) }
+          bytes.transform_values { |row| row.reverse.unpack1("H*").hex }.tap { |sets| sets.default = 0 }
+        end
+
+        # Bit-sliced counters: the n-th Integer holds the n-th binary digit of every designation's count.
+        def count(glyphs, table, digits = [])
+          glyphs.each_with_index do |glyph, at|
+            next if glyph == "?"
+
+            near(table, at, glyph).each { |set| add(digits, set) }
+          end
+          digits
+        end
+
+        def add(digits, carry)
+          at = 0
+          until carry.zero?
+            digit = digits[at] || 0
+            digits[at] = digit ^ carry
+            carry &= digit
+            at += 1
+          end
+        end
+
+        # Designations with this very glyph near here, and those with it or a lookalike.
+        def near(table, at, glyph)
+          @near[[table.equal?(@from_left), at, glyph]] ||= begin
+            alike = [glyph, *PlateMatch::ALIKE_PAIRS.fetch(glyph, {}).keys]
+            [around(table, at, [glyph]), around(table, at, alike)]
+          end
+        end
+
+        def around(table, at, letters)
+          SHIFTS.product(letters).reduce(0) { |set, (shift, letter)| set | table[[at + shift, letter]] }
+        end
+
+        def top(digits, margin, enough)
+          highest = digits.each_index.reverse_each.reduce([-1, 0]) do |(set, value), at|
+            higher = set & digits[at]
+            higher.zero? ? [set, value] : [higher, value | (1 << at)]
+          end.last
+          (0..[margin, highest - 1].min).reduce([]) do |found, below|
+            found.size >= enough ? found : found + places(exactly(digits, highest - below))
+          end
+        end
+
+        def exactly(digits, value)
+          digits.each_with_index.reduce(-1) { |set, (digit, at)| value[at] == 1 ? set & digit : set & ~digit }
+        end
+
+        def places(set)
+          found = []
+          until set.zero?
+            low = set & -set
+            found << (low.bit_length - 1)
+            set ^= low
+          end
+          found
+        end
+      end
+    end
+  end
+end

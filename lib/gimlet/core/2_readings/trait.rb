@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+require_relative "../input_error"
+require_relative "../value"
+require_relative "kinds"
+
+module Gimlet
+  module Core
+    module Readings
+      # How a customer can be present.
+      CHANNELS = { "phone" => "on the phone", "counter" => "pump on the counter",
+                   "parts" => "only old parts in hand", "photo" => "photo" }.freeze
+
+      # Something that can be seen, read or measured. A row of the vocabulary; docs/vocabulary.md says what each key means.
+      Trait = Value.of(:id, :kind, :name, :unit, :ask, :called, :values, :alone, :alone_unit, :alone_key, :seconds,
+                       :mistaken, :most, :wears, :slot, :axis, :many, :identity, :per, :group, :look) do
+        # @return [Object] what knows how to hear, read, weigh and label a reading of it
+        def way = Kinds::ALL.fetch(kind)
+
+        # @param channel [String]
+        # @return [Integer, nil] seconds to answer; nil when it cannot be answered so
+        def cost(channel) = seconds[channel]
+
+        # @return [Boolean] whether seeing it means taking the pump apart
+        def opened? = group == "opened"
+      end
+
+      # Reading rows.
+      class Trait
+        REQUIRED = %w[id kind name ask seconds].freeze
+        DEFAULTS = { called: [], values: {}, alone: [], mistaken: 0.05 }.freeze
+
+        # @param row [Hash] string keys
+        # @return [Trait]
+        # @raise [InputError] names the row and the key
+        def self.from(row)
+          lacking = REQUIRED.reject { |key| row[key] }
+          InputError.reject("traits.#{row['id']}", "bad_trait", "A trait needs #{lacking.join(', ')}.") if lacking.any?
+          InputError.reject("traits.#{row['id']}.kind", "bad_trait", "“#{row['kind']}” is not a kind of trait: use " \
+                                                                     "#{Kinds::ALL.keys.join(', ')}.") unless Kinds::ALL.key?(row["kind"])
+          unknown = row.keys - members.map(&:to_s)
+          InputError.reject("traits.#{row['id']}", "bad_trait", "A trait has no key “#{unknown.first}”.") if unknown.any?
+          new(**DEFAULTS, **row.transform_keys(&:to_sym))
+        end
+      end
+    end
+  end
+end

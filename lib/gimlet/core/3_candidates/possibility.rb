@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Candidates
+      # Something that readings may be of. Candidates know nothing of pumps: `traits` is { trait id or slot => value }, `weight` how often
+      # it comes over the counter, `family` what its siblings have in common.
+      #
+      # Values: numbers and words as on file; a Range of serials; for plates and numbers an array of names; for a slot (a seal, a
+      # spring) an array of objects, each an array of sizes by axis.
+      Possibility = Value.of(:id, :traits, :weight, :family)
+    end
+  end
+end

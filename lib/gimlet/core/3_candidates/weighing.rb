@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+require_relative "../2_readings/reading"
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Candidates
+      # An observation weighed: one likelihood for each distinct value, the place of each possibility, the likelihood for a pump that no
+      # catalogue has, and what the best possible fit would get.
+      Weighed = Value.of(:observation, :found, :places, :none, :best) do
+        # How well it suits one possibility: 1 when it fits as well as it can.
+        # @return [Float]
+        def fit(at) = [found[places[at]] / best, 1.0].min
+      end
+
+      # P(observation | possibility), and P(observation | none of these).
+      class Weighing
+        # @param field [Field]
+        # @param speed [Readings::Reading, nil] flow goes with speed: 4 gpm at 1750 rpm and 3.3 at 1450 are the same pump
+        def initialize(field, speed)
+          @field = field
+          @speed = speed
+        end
+
+        # @param observation [Observation]
+        # @return [Weighed]
+        def call(observation)
+          reading = observation.readings.first
+          return named(observation, reading) if reading.definition.way.respond_to?(:weigh)
+          return object(observation) if observation.slot
+
+          single(observation, reading, column_for(reading))
+        end
+
+        private
+
+        def column_for(reading)
+          per = reading.definition.per
+          return @field.column(reading.trait) unless per && @speed
+
+          column = @field.column("#{reading.trait}/#{per}")
+          Column.new(**column.to_h, values: column.values.map { |one| one && (one * @speed.value) })
+        end
+
+        def named(observation, reading)
+          column = @field.column(reading.trait)
+          found, none = reading.definition.way.weigh(reading, column.names, column.families)
+          Weighed.new(observation: observation, found: found, places: column.places, none: none, best: reading.definition.way.best(reading))
+        end
+
+        def single(observation, reading, column)
+          way = reading.definition.way
+          known = column.values.reject { |value| way.blank?(value) }
+          fits = known.to_h { |value| [value, way.fits(reading, value, known.size)] }
+          weighed(observation, column, fits, way.unseen(reading, known), way.best(reading))
+        end
+
+        # A pump holds several seals: the one in hand is any of them, with all its sizes.
+        def object(observation)
+          column = @field.column(observation.slot)
+          known = column.values.compact.flatten(1).uniq
+          sizes = observation.readings.to_h { |one| [one, known.filter_map { |object| object[one.definition.axis] }.uniq] }
+          each = known.to_h { |object| [object, of_object(observation, object, sizes)] }
+          fits = column.values.reject { |objects| objects.nil? || objects.empty? }.to_h { |objects| [objects, objects.map { |one| each[one] }.max] }
+          unseen = observation.readings.reduce(1.0) { |all, one| all * one.definition.way.unseen(one, sizes[one]) }
+          weighed(observation, column, fits, unseen, observation.readings.reduce(1.0) { |all, one| all * one.definition.way.best(one) })
+        end
+
+        def of_object(observation, object, sizes)
+          observation.readings.reduce(1.0) do |all, one|
+            value = object[one.definition.axis]
+            all * (value ? one.definition.way.fits(one, value, sizes[one].size) : one.definition.way.unseen(one, sizes[one]))
+          end
+        end
+
+        # What is not on file is taken as it is with the others, on the average.
+        def weighed(observation, column, fits, unseen, best)
+          usual, share = 0.0, 0.0
+          column.values.each_with_index do |value, place|
+            fit = fits[value] or next
+            usual += fit * column.shares[place]
+            share += column.shares[place]
+          end
+          mean = share.positive? ? usual / share : 1.0
+          Weighed.new(observation: observation, found: column.values.map { |value| fits.fetch(value, mean) }, places: column.places, best: best,
+                      none: ((1 - Readings::Odds::UNSEEN) * mean) + (Readings::Odds::UNSEEN * unseen))
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,119 @@
+# frozen_string_literal: true
+
+require_relative "../2_readings/vocabulary"
+require_relative "number_words"
+require_relative "spelling"
+require_relative "token"
+
+module Gimlet
+  module Core
+    module Ear
+      # Every word and phrase of the vocabulary and the catalogue, by what it may mean.
+      #
+      # A meaning is a hash: `nouns` (ids of traits that it names), `values` ({ trait id => value }), `alone` (ids of traits that its
+      # value speaks of without a noun), `areas`, and what small words do (`not`, `hedge`, `key` ...).
+      class Lexicon
+        NOTHING = {}.freeze
+        LISTED = %w[unsure absent not hedge damage every some pumps sets times money heat holders papers ends starts gaps filler].freeze
+        TABLES = { "keys" => :key, "threads" => :thread, "tools" => :tool, "wishes" => :wish, "spelled" => :letter }.freeze
+
+        # @return [Spelling]
+        attr_reader :spelling
+
+        # @param vocabulary [Readings::Vocabulary]
+        # @param on_file [Hash{String=>Array}] trait id => values that some pump of the catalogue has
+        def initialize(vocabulary, on_file = {})
+          @vocabulary = vocabulary
+          @meanings = {}
+          @longest = Hash.new(0)
+          traits(on_file)
+          vocabulary.work.each { |row| row.called.each { |phrase| add(phrase, areas: row.areas) } }
+          small_words
+          known = @meanings.keys.flat_map(&:split) + complaint_words + NumberWords::SIMPLE.keys + (vocabulary.words["common"] || [])
+          @spelling = Spelling.new(known.uniq)
+        end
+
+        # @param tokens [Array<Token>]
+        # @return [Array(Integer, Hash)] how many tokens the longest known phrase at this place takes, and what it may mean
+        def longest(tokens, at)
+          most = @longest[tokens[at].norm]
+          spoken = []
+          best = [0, NOTHING]
+          tokens[at, most * 2].each_with_index do |token, offset|
+            next best if soft?(token) && offset.positive?
+            break if token.separator? && !across?(spoken, tokens, at + offset) || spoken.size == most
+
+            spoken << token.norm unless token.separator?
+            found = @meanings[spoken.join(" ")]
+            best = [offset + 1, found] if found && !token.separator?
+          end
+          best
+        end
+
+        private
+
+        def soft?(token) = %w[- / . '].include?(token.text)
+
+        # A comma belongs to a phrase when the phrase goes on after it: "three on top, three in front".
+        def across?(spoken, tokens, at)
+          following = tokens[at + 1] or return false
+          spoken.size > 1 && @commas&.include?([*spoken, following.norm].join(" "))
+        end
+
+        def traits(on_file)
+          @vocabulary.traits.each_value do |trait|
+            trait.called.each { |phrase| add(phrase, nouns: [trait.id]) }
+            trait.alone.each { |phrase| add(phrase, alone: [trait.id]) }
+            trait.values.each { |value, names| [value, *names].each { |name| value(name, trait, value) } }
+            next unless %w[chosen].include?(trait.kind) && !trait.identity
+
+            (on_file[trait.id] || []).each { |value| value(value, trait, value) }
+          end
+        end
+
+        def value(phrase, trait, value)
+          return if trait.kind == "counted" && phrase.match?(/\A\d+\z/)
+
+          add(phrase, values: { trait.id => value })
+        end
+
+        def small_words
+          words = @vocabulary.words
+          LISTED.each { |kind| (words[kind] || []).each { |phrase| add(phrase, kind.to_sym => true) } }
+          TABLES.each { |table, kind| (words[table] || {}).each { |id, names| names.each { |phrase| add(phrase, kind => id) } } }
+          (words["foreign"] || {}).each { |phrase, use| add(phrase, foreign: use) }
+        end
+
+        def complaint_words
+          @vocabulary.complaints.values.flat_map { |one| one.phrases.flat_map { |phrase| phrase.split(/[ |]/) } }.map { |one| Tokens.norm(one) }
+        end
+
+        def add(phrase, **meaning)
+          pieces = NumberWords.merged(Tokens.of(phrase.to_s))
+          spoken = pieces.reject(&:mark?).map(&:norm)
+          spoken = pieces.map(&:norm) if spoken.empty?
+          return if spoken.empty?
+
+          note_commas(pieces)
+          @longest[spoken.first] = [@longest[spoken.first], spoken.size].max
+          known = @meanings[spoken.join(" ")] ||= {}
+          meaning.each { |key, told| known[key] = joined(known[key], told) }
+        end
+
+        def note_commas(pieces)
+          at = pieces.index(&:separator?) or return
+          before = pieces.take(at).map(&:norm)
+          (@commas ||= {})[[*before, pieces[at + 1].norm].join(" ")] = true if pieces[at + 1]
+        end
+
+        def joined(old, new)
+          case old
+          when Array then (old + new).uniq
+          when Hash then new.merge(old)
+          else old || new
+          end
+        end
+      end
+    end
+  end
+end

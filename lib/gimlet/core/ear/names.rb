@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+require_relative "../2_readings/plates/plate_match"
+
+module Gimlet
+  module Core
+    module Ear
+      # Makers, series, designations, part and kit numbers of the catalogue, to be recognised wherever they stand.
+      class Names
+        # A log-likelihood below this is more than one slip away from a name of the catalogue.
+        NEAR = -8.5
+        SHORTEST_NEAR = 4
+
+        # @param exact [Hash{String=>Array(String, String)}] plain text => [trait id, value]
+        # @param damaged [Hash{String=>Proc}] trait id => finds [name, log-likelihood] for a text
+        def initialize(exact, damaged = {})
+          @exact = exact
+          @damaged = damaged
+          @longest = exact.keys.map(&:size).max || 0
+        end
+
+        # What a catalogue calls its makers, series, pumps, parts and kits.
+        # @param snapshot [Catalogue::Snapshot]
+        # @return [Hash{String=>Array(String, String)}] for `new`; where names clash, pumps come before parts, parts before series
+        def self.exact_of(snapshot)
+          series = snapshot.series
+          rows = series.flat_map { |one| [["maker", one.maker.name, one.maker.name], ["series", one.name, one.name]] } +
+                 [*snapshot.kits, *snapshot.parts].map { |one| ["part_number", one.number, one.number] } +
+                 snapshot.variants.uniq(&:model).flat_map { |one| one.spellings.map { |name| ["plate", name, name] } }
+          rows.to_h { |id, name, value| [plain(name), [id, value]] }.tap { |all| all.delete("") }
+        end
+
+        # @return [Integer] glyphs of the longest name
+        attr_reader :longest
+
+        def self.plain(text) = Readings::PlateMatch.plain(text)
+
+        # @return [Array(String, String), nil] trait id and value
+        def exact(text) = @exact[self.class.plain(text)]
+
+        # @return [String, nil] the trait that a slightly wrong text is nearest to
+        def near(text)
+          return if self.class.plain(text).size < SHORTEST_NEAR
+
+          trait, score = @damaged.map { |id, find| [id, find.call(text)&.last || -Float::INFINITY] }.max_by(&:last)
+          trait if score && score > NEAR
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,155 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Core
+    module Ear
+      # Which noun each figure and value of a clause belongs to.
+      #
+      # "8 bolts 20 mm plungers" binds forward, "plunger 20 mm shaft 24 mm" back, "bolts are 8" across the verb.
+      class Nouns
+        LINKS = %w[is are was were : = at on].freeze
+        TAKING = %w[take taking took fit need want wants for].freeze
+
+        # @param clause [Array<Piece>]
+        # @param asked [Readings::Trait, nil]
+        # @param topic [Piece, nil] the last noun of the clauses before
+        def initialize(vocabulary, clause, asked, topic = nil)
+          @topic = topic
+          @vocabulary = vocabulary
+          @clause = clause
+          @asked = asked
+          @given = Hash.new { |all, noun| all[noun] = [] }.compare_by_identity
+          @places = clause.each_with_index.to_h { |piece, at| [piece.object_id, at] }
+        end
+
+        # @return [Array<Array(Trait, Hash, Array<Piece>)>] what each modifier says of which trait, and the pieces that say it
+        def pairs
+          found = @clause.reject { |piece| piece.used || !piece.modifier? }.flat_map { |piece| of(piece) }
+          found.each_with_object([]) { |(trait, told, piece, noun), all| all << [trait, told, [piece, *(noun unless noun == @topic)].uniq] }
+        end
+
+        private
+
+        def at(piece) = @places[piece.object_id]
+
+        # A piece may be its own noun: "ceramic" is a plunger and a material.
+        def of(piece)
+          return objects(piece) if piece.sizes
+
+          noun, trait = choose(piece)
+          return [] unless noun
+
+          told = trait.way.hear(trait, piece)
+          @given[noun] << trait.id
+          [[trait, told, piece, noun]]
+        end
+
+        def choose(piece)
+          left, right = beside(piece, -1), beside(piece, 1)
+          on_left, on_right = left && trait_for(left, piece, :after), right && trait_for(right, piece, :before)
+          return [left, on_left] if on_left && (!on_right || linked?(left, piece) || leads?(left, piece, right))
+          return [right, on_right] if on_right
+
+          about_the_topic(piece) unless left || right || bare_figure?(piece)
+        end
+
+        # "8 of them" counts what was spoken of; any other bare figure may be anything.
+        def bare_figure?(piece) = piece.figure && !piece.unit && @clause[at(piece) + 1]&.norm != "of them"
+
+        # "3 plungers, 20 mm": what a clause without a noun says is said of the last one.
+        def about_the_topic(piece)
+          trait = @topic && trait_for(@topic, piece, :after)
+          [@topic, trait] if trait
+        end
+
+        # The nearest noun on one side, with nothing but small words and other modifiers between.
+        def beside(piece, step)
+          place = at(piece) + step
+          while place >= 0 && place < @clause.size
+            other = @clause[place]
+            return other if other.noun? && !other.name && !(other.used && other.values.empty? && step.positive?)
+            return if blocking?(other)
+
+            place += step
+          end
+        end
+
+        # The size of a bolt ("M10") stands between its number and its name.
+        def blocking?(other)
+          return false if other.chunk&.match?(/\AM\d+\z/i)
+
+          other.areas.any? || other.chunk || other.name || (other.tokens.first.word? && !other.idle? && !other.modifier? &&
+            !%i[not hedge every unsure wish pumps].any? { |small| other.says(small) } && other.key.nil?)
+        end
+
+        def linked?(noun, piece)
+          between = @clause[(at(noun) + 1)...at(piece)]
+          between.any? && between.all?(&:idle?) && between.any? { |one| LINKS.include?(one.norm) || one.tokens.any? { |token| LINKS.include?(token.text) } }
+        end
+
+        # The clause opens with this noun, and the next noun has words of its own after it.
+        def leads?(noun, piece, next_noun)
+          first = @clause.find { |one| one.noun? || one.modifier? }
+          first == noun && next_noun && @clause.drop(at(next_noun) + 1).any? { |one| one.modifier? && trait_for(next_noun, one, :after) } && piece != next_noun
+        end
+
+        def trait_for(noun, piece, side)
+          traits = noun.nouns.map { |id| @vocabulary.trait(id) }.reject { |one| one.slot && piece.values.empty? && !piece.figure && !piece.span }
+          fitting = traits.select { |trait| !@given[noun].include?(trait.id) && fits?(trait, piece, side, noun) }
+          fitting.find { |one| one.id == @asked&.id } || fitting.first
+        end
+
+        def fits?(trait, piece, side, noun)
+          told = trait.way.hear(trait, piece) or return false
+          return true if piece.unit || piece.key || piece.thread || told[:value].is_a?(String) && piece.values.any?
+          return piece.values.any? if piece.figure.nil? && piece.span.nil?
+
+          bare?(trait, piece, side, noun)
+        end
+
+        # A figure without a unit: before a noun it counts, after one it may be its size.
+        def bare?(trait, piece, side, noun)
+          figure = piece.figure || piece.span.last
+          case trait.kind
+          when "counted" then (trait.most.nil? || figure <= trait.most) && !(side == :after && taking?(noun, piece))
+          when "measured" then figure.denominator == 1 ? figure > 9 && !counts?(noun, figure, side) : true
+          when "rated" then side == :after && figure > 9
+          when "keyed" then side == :after && taking?(noun, piece)
+          when "threaded" then !piece.inches.nil?
+          else false
+          end
+        end
+
+        def counts?(noun, figure, side)
+          side == :before && noun.nouns.any? { |id| @vocabulary.trait(id).then { |one| one.kind == "counted" && figure <= (one.most || 99) } }
+        end
+
+        def taking?(noun, piece)
+          return false unless at(noun)
+
+          @clause[(at(noun) + 1)...at(piece)].any? { |one| one.tokens.any? { |token| TAKING.include?(token.norm) } }
+        end
+
+        # "seal 20x28x6": the sizes of one thing, in the order of its axes.
+        def objects(piece)
+          slot = slot_beside(piece) or return []
+          axes = @vocabulary.traits.values.select { |one| one.slot == slot.last }.sort_by(&:axis)
+          piece.sizes.zip(axes).select { |_, trait| trait }.map do |size, trait|
+            [trait, { value: size, unit: piece.unit }.compact, piece, slot.first]
+          end
+        end
+
+        SLOT_WORDS = { "seal" => "seal", "packing" => "seal", "o ring" => "oring", "oring" => "oring", "ring" => "oring" }.freeze
+
+        def slot_beside(piece)
+          near = @clause.select { |one| one != piece && !one.used }.sort_by { |one| (at(one) - at(piece)).abs }
+          near.each do |one|
+            word = SLOT_WORDS.keys.find { |name| one.norm.gsub("-", " ").include?(name) }
+            return [one, SLOT_WORDS[word]] if word
+          end
+          nil
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Ear
+      # A word, figure or mark of a typed line, with where it stands. `figure` is its number, nil for words; `glued` says that nothing
+      # stands between it and the one before.
+      Token = Value.of(:text, :norm, :figure, :from, :to, :glued, :spelled_out) do
+        def word? = figure.nil? && norm.match?(/\A\p{L}/)
+        def mark? = figure.nil? && !word?
+        def separator? = [",", ";", "\n", "|"].include?(text) || (text == "." && !glued)
+      end
+
+      # Cutting a line into tokens, in one pass.
+      module Tokens
+        FRACTION = %r{\d+[ -]\d+/\d+(?!\d)|\d+/\d+(?![\d/])}
+        FIGURE = /#{FRACTION}|\d{1,3}(?:,\d{3})+(?!\d)|\d+\.\d+(?![\d.])|\.\d+|\d+,\d{1,2}(?![\d,])|\d+/
+        WORD = /\p{L}+(?:['’]\p{L}+)*/
+        SCAN = /#{FIGURE}|#{WORD}|''|\S|\n/
+
+        module_function
+
+        # @param line [String]
+        # @return [Array<Token>]
+        def of(line)
+          ending = -1
+          line.enum_for(:scan, SCAN).map do
+            match = Regexp.last_match
+            glued = match.begin(0) == ending
+            ending = match.end(0)
+            Token.new(text: match[0], norm: norm(match[0]), figure: figure(match[0]), from: match.begin(0), to: ending, glued: glued)
+          end
+        end
+
+        # @return [String] without capitals, accents, apostrophes and the ending of a plural
+        def norm(text)
+          plain = text.downcase
+          unless plain.ascii_only?
+            plain = plain.tr("’", "'").gsub("ø", "o").gsub("æ", "ae").unicode_normalize(:nfd).gsub(/\p{Mn}/, "")
+          end
+          stem(plain.delete("'"))
+        end
+
+        def stem(word) = word.match?(/\A[a-z]{2,}[^sui]s\z/) ? word.delete_suffix("s") : word
+
+        def figure(text)
+          return unless text.match?(/\A\.?\d/)
+          return text.delete(",").to_r if text.match?(/\A\d{1,3}(?:,\d{3})+\z/)
+
+          text.tr(",", ".").split(%r{[ -](?=\d+/)}).sum { |piece| rational(piece) }
+        end
+
+        def rational(text)
+          over, under = text.split("/")
+          under ? (under.to_i.zero? ? 0r : Rational(over.to_i, under.to_i)) : over.to_r
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,124 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+require_relative "entry"
+
+module Gimlet
+  module Core
+    module Ticket
+      # Something that an entry says: readings (fields for Readings::Reading.from), work, a complaint, a wish ... `of` is the entry's number
+      # and `item` its place in it.
+      Item = Value.of(:of, :item, :readings, :areas, :complaint, :wish, :pumps, :unit, :from, :to, :struck)
+      # One line of the call as it went.
+      Line = Value.of(:number, :kind, :at, :who, :words, :items, :unheard, :body)
+
+      # A ticket as its entries leave it.
+      #
+      #   ticket = Ticket::Folded.of(entries)
+      #   ticket.readings # => the readings that count, in the order they were taken
+      Folded = Value.of(:lines, :channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :settled, :policy, :unit, :order_id,
+                        :last) do
+        def items = lines.flat_map(&:items)
+        def live = items.reject(&:struck)
+
+        # @return [Array<Hash>] fields for Readings::Reading.from
+        def readings = live.flat_map { |one| one.readings || [] }
+        def complaints = live.filter_map(&:complaint).uniq
+        def wishes = live.filter_map(&:wish).uniq
+      end
+
+      # Folding entries. Nothing is ever changed in place: striking out and bringing back are entries too.
+      class Folded
+        # @param entries [Array<Entry>] in order of their numbers
+        # @return [Folded]
+        def self.of(entries) = Fold.new(entries).call
+      end
+
+      # The fold itself.
+      class Fold
+        def initialize(entries)
+          @entries = entries
+          @struck = struck
+        end
+
+        def call
+          lines = @entries.map { |entry| line(entry) }
+          live = lines.flat_map(&:items).reject(&:struck)
+          Folded.new(lines: lines, channel: last("channel", "channel") || "phone", customer_id: last("customer", "customer_id"),
+                     chosen: last("pump", "id"), policy: last("plan", "policy") || "on_shelf", order_id: last("ordered", "order_id"),
+                     unit: later(live, "unit", &:unit) || "N·m", pumps: later(live, "work", "pumps", &:pumps) || 1,
+                     findings: findings, settled: settled, last: @entries.last&.number || 0, **work(live))
+        end
+
+        private
+
+        def of_kind(kind) = @entries.select { |entry| entry.kind == kind }
+        def last(kind, key) = of_kind(kind).last&.body&.fetch(key, nil)
+
+        # What was heard or set, whichever came later.
+        def later(live, kind, key = kind)
+          heard = live.select { |one| yield(one) }.last
+          set = of_kind(kind).reject { |entry| entry.body[key].nil? }.last
+          return heard && yield(heard) if set.nil? || (heard && heard.of > set.number)
+
+          set.body[key]
+        end
+
+        # Set by hand, and what was asked for since; once agreed, words add nothing.
+        def work(live)
+          set = of_kind("work").last
+          agreed = set ? set.body["agreed"] || false : false
+          heard = live.select { |one| one.areas && (set.nil? || (one.of > set.number && !agreed)) }.flat_map(&:areas)
+          { scope: ((set&.body&.fetch("areas", nil) || []) + heard).uniq, agreed: agreed }
+        end
+
+        def findings
+          of_kind("inspected").to_h { |entry| entry.body.values_at("slot", "worn") }.select { |_, worn| worn }.keys
+        end
+
+        def settled = of_kind("settled").to_h { |entry| entry.body.values_at("doubt", "reason") }.reject { |_, reason| reason.nil? }
+
+        # { [entry number, item] => true }; bringing back takes it out again.
+        def struck
+          @entries.each_with_object({}) do |entry, all|
+            key = entry.body.values_at("of", "item")
+            all[key] = true if entry.kind == "struck"
+            [key, [key.first, nil]].each { |one| all.delete(one) } if entry.kind == "restored"
+          end
+        end
+
+        def line(entry)
+          items = items(entry).each_with_index.map do |fields, at|
+            Item.new(**fields, of: entry.number, item: at, struck: @struck.key?([entry.number, at]) || @struck.key?([entry.number, nil]))
+          end
+          Line.new(number: entry.number, kind: entry.kind, at: entry.at, who: entry.who, words: entry.body["words"], items: items,
+                   unheard: unheard(entry), body: entry.body)
+        end
+
+        # Words that were taken up since are heard.
+        def unheard(entry)
+          taken = of_kind("taken_up").select { |one| one.body["of"] == entry.number }.map { |one| one.body["words"] }
+          (entry.body.dig("heard", "unheard") || []).reject { |one| taken.include?(one["words"]) }
+        end
+
+        def items(entry)
+          case entry.kind
+          when "said" then entry.body.dig("heard", "items").map { |one| item(one) }
+          when "answered" then [{ readings: [fields(entry.body["reading"])] }]
+          when "not_sure" then [{ readings: [{ trait: entry.body["trait"], unknown: true }] }]
+          when "taken_up" then [{ readings: entry.body["reading"] && [fields(entry.body["reading"])], complaint: entry.body["complaint"] }]
+          else []
+          end
+        end
+
+        def item(one)
+          kept = one.transform_keys(&:to_sym).slice(:areas, :complaint, :wish, :pumps, :unit, :from, :to)
+          kept.merge(readings: one["readings"]&.map { |reading| fields(reading) })
+        end
+
+        def fields(reading) = reading.transform_keys(&:to_sym)
+      end
+      private_constant :Fold
+    end
+  end
+end

@@ -1,0 +1,128 @@
+# frozen_string_literal: true
+
+require_relative "../core/2_readings/reading"
+require_relative "../core/6_kit_plan/plans"
+require_relative "../core/input_error"
+require_relative "../core/ticket/ticket"
+require_relative "identify_pump"
+
+module Gimlet
+  module Counter
+    # One step of a ticket: one entry, checked and appended.
+    class AddEntry
+      # Kinds that a client may send, with the keys that its body keeps.
+      KEPT = { "said" => %w[words asked], "answered" => %w[reading label], "not_sure" => %w[trait], "taken_up" => %w[words of reading complaint],
+               "struck" => %w[of item], "restored" => %w[of item], "customer" => %w[customer_id], "channel" => %w[channel],
+               "work" => %w[areas agreed pumps], "inspected" => %w[slot worn], "pump" => %w[id], "settled" => %w[doubt reason],
+               "plan" => %w[policy], "unit" => %w[unit] }.freeze
+      REASON = 3
+
+      # @param reference [Reference]
+      # @param tickets [Store::Tickets]
+      # @param customers [Store::Customers]
+      def initialize(reference, tickets, customers)
+        @reference = reference
+        @tickets = tickets
+        @customers = customers
+        @identify = IdentifyPump.new(reference, customers)
+      end
+
+      # @param id [Integer]
+      # @param request [Hash{String=>Object}] of the OpenAPI schema NewEntry
+      # @raise [Core::InputError] nothing was added
+      def call(id, request)
+        kind = request["kind"]
+        channel = Core::Ticket::Folded.of(@tickets.entries(id)).channel
+        body = checked(kind, request.slice(*KEPT.fetch(kind)), channel)
+        @tickets.append(id, kind: kind, key: request["key"], who: request["who"] || "counter") do |entries|
+          open_ticket(entries)
+          referring(kind, body, entries)
+          body
+        end
+      end
+
+      # What a line says, as an entry keeps it, with who observed it: that follows from how the customer is present.
+      # @return [Hash] "items" and "unheard", plain data
+      def listen(words, asked, channel)
+        heard = @reference.ear.call(words, asked: asked)
+        @identify.checked(heard.readings, "words", channel)
+        { "items" => heard.items.map { |one| plain(one, channel) }, "unheard" => heard.unheard.map { |one| one.to_h.transform_keys(&:to_s) } }
+      end
+
+      private
+
+      def open_ticket(entries)
+        order = entries.reverse.find { |entry| entry.kind == "ordered" } or return
+        reject("kind", "ordered", "This ticket is order #{order.body['order_id']} already: start a new ticket for another job.")
+      end
+
+      def checked(kind, body, channel)
+        case kind
+        when "said" then body.merge("heard" => listen(needed(body, "words"), body["asked"], channel))
+        when "answered" then reading(body, channel)
+        when "not_sure" then body.tap { @reference.vocabulary.trait(body["trait"]) }
+        when "taken_up" then taken_up(body, channel)
+        when "customer" then body.tap { @identify.owned_by(body["customer_id"]) }
+        when "settled" then settled(body)
+        else body
+        end
+      end
+
+      def needed(body, key)
+        text = body[key].to_s.strip
+        text.empty? ? reject(key, "missing", "Type something first.") : body[key]
+      end
+
+      def reading(body, channel)
+        told = { "observer" => IdentifyPump::OBSERVER.fetch(channel) }.merge(body["reading"] || {})
+        @identify.checked([told.transform_keys(&:to_sym)], "reading", channel)
+        body.merge("reading" => told)
+      end
+
+      def taken_up(body, channel)
+        needed(body, "words")
+        return reading(body, channel) if body["reading"]
+
+        @reference.vocabulary.complaints.key?(body["complaint"]) ||
+          reject("complaint", "unknown_complaint", "“#{body['complaint']}” is not a complaint known here.")
+        body
+      end
+
+      def settled(body)
+        return body if body["reason"].nil? || body["reason"].strip.size >= REASON
+
+        reject("reason", "reason_too_short", "Say in a few words why the doubt stands.")
+      end
+
+      # What is struck out or brought back must be there.
+      def referring(kind, body, entries)
+        return unless %w[struck restored].include?(kind)
+
+        line = Core::Ticket::Folded.of(entries).lines.find { |one| one.number == body["of"] }
+        return if line&.items&.any? && (body["item"].nil? || line.items[body["item"]])
+
+        reject("of", "unknown_entry", "There is nothing to strike out in line #{body['of']}.")
+      end
+
+      def plain(item, channel)
+        seen = item.readings&.map { |one| { "observer" => IdentifyPump::OBSERVER.fetch(channel) }.merge(fields(one)) }
+        item.to_h.compact.transform_keys(&:to_s).merge("readings" => seen).compact
+      end
+
+      # Exact numbers become plain ones, in the unit they were said in.
+      def fields(reading)
+        reading.to_h { |key, value| [key.to_s, number(value)] }
+      end
+
+      def number(value)
+        case value
+        when Rational then value.denominator == 1 ? value.to_i : value.to_f
+        when Array then value.map { |one| number(one) }
+        else value
+        end
+      end
+
+      def reject(...) = Core::InputError.reject(...)
+    end
+  end
+end

@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+require_relative "../core/3_candidates/identify"
+require_relative "../core/9_plan/order_ids"
+require_relative "../core/9_plan/possibilities"
+require_relative "../core/ear/ear"
+
+module Gimlet
+  module Counter
+    # A catalogue made ready to answer from: its pumps laid out by trait, its order classes by scope, and an ear that knows its names.
+    class Reference
+      attr_reader :snapshot, :vocabulary, :field
+
+      # @param snapshot [Core::Catalogue::Snapshot]
+      # @param vocabulary [Core::Readings::Vocabulary] of the counter; traits that catalogue documents define are added
+      # @param order_ids [Core::Plan::OrderIds] kept from catalogue to catalogue
+      def initialize(snapshot, vocabulary, order_ids = Core::Plan::OrderIds.new)
+        @snapshot = snapshot
+        @vocabulary = vocabulary.extended("traits" => snapshot.series.flat_map(&:trait_definitions).uniq)
+        @order_ids = order_ids
+        @field = Core::Candidates::Field.new(Core::Plan::Possibilities.of(snapshot), @vocabulary)
+        @classes = {}
+        @lock = Mutex.new
+      end
+
+      # @param at [Integer] a place in the field
+      # @return [Core::Catalogue::Variant]
+      def variant(at) = snapshot.variants[at]
+
+      # @param scope [Array<String>]
+      # @return [Core::Candidates::OrderClasses]
+      def classes(scope)
+        key = scope.sort
+        @classes[key] || @lock.synchronize { @classes[key] ||= Core::Candidates::OrderClasses.new(@order_ids.call(snapshot, key)) }
+      end
+
+      # @param scope [Array<String>]
+      # @return [Core::Candidates::Identify]
+      def identify(scope) = Core::Candidates::Identify.new(field, classes(scope))
+
+      # @return [Core::Ear::Listener]
+      def ear = @ear || @lock.synchronize { @ear ||= listener }
+
+      # Works out what the first request would wait for.
+      # @param scopes [Array<Array<String>>] those in use
+      # @return [self]
+      def warm(scopes)
+        field.warm
+        ear
+        scopes.each { |scope| classes(scope) }
+        self
+      end
+
+      # @return [Array<Array<String>>] scopes that were asked for
+      def scopes = @classes.keys
+
+      private
+
+      def listener
+        on_file = vocabulary.traits.values.select { |trait| trait.kind == "chosen" }
+                            .to_h { |trait| [trait.id, values(trait.id)] }
+        damaged = %w[plate part_number].to_h { |id| [id, field.column(id).names.method(:nearest)] }
+        Core::Ear::Listener.new(vocabulary, Core::Ear::Names.new(Core::Ear::Names.exact_of(snapshot), damaged), on_file)
+      end
+
+      def values(trait)
+        snapshot.series.flat_map { |one| [one.traits[trait], *one.models.map { |model| model.traits[trait] }] }.compact.uniq
+      end
+    end
+  end
+end

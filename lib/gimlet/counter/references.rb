@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require_relative "../exchange/vocabulary_files"
+require_relative "../store/catalogue"
+require_relative "../store/settings"
+require_relative "reference"
+
+module Gimlet
+  module Counter
+    # The reference that is in use. When the catalogue or the shop's vocabulary was changed, by this process or another, the next one is
+    # built beside it and takes its place when it is ready; who asks in the meantime waits a little, then is answered from the old one.
+    class References
+      # Seconds that a step at the counter waits for a new catalogue.
+      GRACE = 0.3
+      VOCABULARY = "vocabulary"
+
+      # @param database [Sequel::Database]
+      def initialize(database)
+        @catalogue = Store::Catalogue.new(database)
+        @settings = Store::Settings.new(database)
+        @order_ids = Core::Plan::OrderIds.new
+        @lock = Mutex.new
+      end
+
+      # @return [Store::Catalogue]
+      attr_reader :catalogue
+
+      # @param newest [Boolean] whether to wait for the newest, however long it takes
+      # @return [Reference]
+      def current(newest: false)
+        version = version()
+        return @current.last if @current&.first == version
+
+        builder = @lock.synchronize { builder_of(version) }
+        builder.join(newest || @current.nil? ? nil : GRACE)
+        raise builder[:failure] if builder[:failure] && (newest || @current.nil?)
+
+        @current.last
+      end
+
+      private
+
+      def version = [@catalogue.version, @settings[VOCABULARY]]
+
+      def builder_of(version)
+        return @builder if @building == version && (@builder.alive? || @current&.first == version)
+
+        @building = version
+        @builder = Thread.new { build(version) }
+      end
+
+      def build(version)
+        Thread.current.report_on_exception = false
+        snapshot = @catalogue.snapshot
+        @order_ids.keep(snapshot.series)
+        reference = Reference.new(snapshot, vocabulary(version.last), @order_ids).warm(@current&.last&.scopes || [])
+        @lock.synchronize { @current = [version, reference] }
+      rescue StandardError => e
+        Thread.current[:failure] = e
+      end
+
+      def vocabulary(shop)
+        shop ? Exchange::VocabularyFiles.shipped.extended(Exchange::VocabularyFiles.parse(shop)) : Exchange::VocabularyFiles.shipped
+      end
+    end
+  end
+end

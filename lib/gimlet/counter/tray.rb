@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+require_relative "../core/9_plan/rebuild"
+require_relative "../core/value"
+require_relative "plan_rebuild"
+
+module Gimlet
+  module Counter
+    # What lies in the tray, and what is still open.
+    class Tray
+      # `certain` are [line, quantity] pairs that all likely orders have; `open` one Own for each likely order with what it has besides, and
+      # what ordering it would cost if another were right. Both are empty while no order leads.
+      Contents = Core::Value.of(:certain, :open, :price_cents)
+      # `wasted_cents` is the price of what the leading order has and this one has not.
+      Own = Core::Value.of(:probability, :variant, :lines, :wasted_cents)
+      ORDERS = 3
+
+      # @param reference [Reference]
+      # @param stock [Hash]
+      def initialize(reference, stock)
+        @reference = reference
+        @stock = stock
+      end
+
+      # @param ticket [Core::Ticket::Folded]
+      # @param found [Core::Candidates::Identification]
+      # @param pump [Core::Catalogue::Variant, nil]
+      # @param planned [PlanRebuild::Result, nil] for that pump
+      # @return [Contents]
+      def call(ticket, found, pump, planned)
+        return Contents.new(certain: [], open: [], price_cents: 0) unless planned
+        return whole(planned) if found.enough || ticket.chosen || ticket.order_id
+
+        orders = [[found.order_classes.first, lines(planned)], *others(ticket, found)]
+        common = orders.map { |_, lines| lines.transform_keys(&:number).transform_values { |count| count } }
+        shared = common.reduce { |one, two| one.slice(*two.keys).to_h { |number, count| [number, [count, two[number]].min] } }
+        contents(orders, shared, pump)
+      end
+
+      private
+
+      def whole(planned)
+        Contents.new(certain: lines(planned).to_a, open: [], price_cents: planned.workup.plans.first.price_cents)
+      end
+
+      def lines(planned) = planned.workup.plans.first.lines.to_h { |line| [line, line.quantity] }
+
+      def others(ticket, found)
+        found.likely.drop(1).first(ORDERS - 1).map { |order| [order, lines(plan(ticket, @reference.variant(order.members.first)))] }
+      end
+
+      def plan(ticket, variant)
+        PlanRebuild.new(@reference.snapshot, @stock).call(model: variant.designation, serial: variant.serial_range, scope: ticket.scope,
+                                                          policy: ticket.policy, pumps: ticket.pumps, units: ticket.unit, findings: ticket.findings)
+      end
+
+      def contents(orders, shared, pump)
+        leading = orders.first.last
+        certain = leading.keys.select { |line| shared.key?(line.number) }.map { |line| [line, shared[line.number]] }
+        Contents.new(certain: certain, price_cents: certain.sum { |line, count| line.price_cents * count },
+                     open: orders.each_with_index.map { |(order, lines), at| own(order, lines, shared, leading, at.zero? ? pump : nil) })
+      end
+
+      def own(order, lines, shared, leading, pump)
+        besides = lines.filter_map { |line, count| [line, count - shared.fetch(line.number, 0)] if count > shared.fetch(line.number, 0) }
+        numbers = lines.keys.to_h { |line| [line.number, lines[line]] }
+        wasted = leading.sum { |line, count| line.price_cents * [count - numbers.fetch(line.number, 0), 0].max }
+        Own.new(probability: order.probability, variant: pump || @reference.variant(order.members.first), lines: besides, wasted_cents: wasted)
+      end
+    end
+  end
+end

@@ -1,0 +1,96 @@
+# frozen_string_literal: true
+
+require_relative "../core/input_error"
+require_relative "../core/ticket/ticket"
+require_relative "../core/value"
+require_relative "identify_pump"
+require_relative "plan_rebuild"
+require_relative "tray"
+
+module Gimlet
+  module Counter
+    # All that a ticket's entries lead to: the pump, the work, the parts, and what may be done next.
+    class WorkOnTicket
+      # `step` is [pumps, orders] still possible after each line that said something, by entry number. `pump` is the variant that the order
+      # would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a PlanRebuild::Result or nil.
+      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :lacking)
+
+      # @param reference [Reference]
+      # @param stock [Hash{String=>Core::KitPlan::Stock}]
+      # @param customers [Store::Customers]
+      def initialize(reference, stock, customers)
+        @reference = reference
+        @stock = stock
+        @customers = customers
+        @identify = IdentifyPump.new(reference, customers)
+      end
+
+      # @param id [Integer, nil]
+      # @param entries [Array<Core::Ticket::Entry>]
+      # @return [View]
+      def call(id, entries)
+        ticket = Core::Ticket::Folded.of(entries)
+        found = identified(ticket)
+        pump, sure = leading(ticket, found)
+        planned = plan(ticket, pump) if pump
+        View.new(id: id, ticket: ticket, customer: ticket.customer_id && @customers.find(ticket.customer_id), found: found,
+                 steps: steps(ticket, entries, found.owned), pump: pump, sure: sure, planned: planned,
+                 tray: Tray.new(@reference, @stock).call(ticket, found.identification, pump, planned), lacking: lacking(ticket, found, pump, planned))
+      end
+
+      private
+
+      def identified(ticket)
+        @identify.call(readings: ticket.readings, channel: ticket.channel, scope: ticket.scope, customer_id: ticket.customer_id,
+                       chosen: ticket.chosen, settled: ticket.settled.keys)
+      end
+
+      # The pump taken by hand, else the likeliest of the order that leads clearly.
+      def leading(ticket, found)
+        classes = found.identification.order_classes
+        if ticket.chosen
+          at = @reference.snapshot.variants.index { |one| one.id == ticket.chosen }
+          return [nil, 0.0] unless at
+
+          order = @reference.classes(scope(ticket)).id_of(at)
+          return [@reference.variant(at), classes.find { |one| one.id == order }&.probability || 0.0]
+        end
+        leader = classes.first
+        [(@reference.variant(leader.members.first) if found.identification.clear && ticket.readings.any?), leader.probability]
+      end
+
+      def scope(ticket) = ticket.scope.empty? ? Core::Catalogue::WORK_AREAS.keys : ticket.scope
+
+      def plan(ticket, pump)
+        return if ticket.scope.empty?
+
+        PlanRebuild.new(@reference.snapshot, @stock).call(model: pump.designation, serial: pump.serial_range, scope: ticket.scope,
+                                                          policy: ticket.policy, pumps: ticket.pumps, units: ticket.unit, findings: ticket.findings)
+      end
+
+      # How far each line narrowed the field, as it went.
+      def steps(ticket, entries, owned)
+        identify = @reference.identify(scope(ticket))
+        telling = ticket.lines.select { |line| line.items.any? { |item| item.readings&.any? } || %w[struck restored].include?(line.kind) }
+        telling.to_h do |line|
+          told = Core::Ticket::Folded.of(entries.take_while { |entry| entry.number <= line.number })
+          readings = @identify.checked(told.readings, "readings", told.channel)
+          [line.number, identify.narrowed(readings, owned: owned)]
+        end
+      end
+
+      # @return [Array<String>] ids of what is lacking; none of them keeps a specialist from saving with a reason
+      def lacking(ticket, found, pump, planned)
+        return ["nothing"] unless planned
+        return [] if found.identification.enough && (ticket.chosen.nil? || leads?(found, pump, ticket))
+
+        (found.identification.lacking + (ticket.chosen ? ["unsure"] : [])).uniq
+      end
+
+      def leads?(found, pump, ticket)
+        at = @reference.snapshot.variants.index(pump)
+        found.identification.order_classes.first.id == @reference.classes(scope(ticket)).id_of(at)
+      end
+    end
+  end
+end

@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+require "yaml"
+require_relative "../core/2_readings/vocabulary"
+
+module Gimlet
+  module Exchange
+    # The vocabulary that ships with Gimlet, and those that a shop adds, as YAML.
+    module VocabularyFiles
+      FOLDER = File.expand_path("../../../data/vocabulary", __dir__)
+      KEYS = %w[traits work complaints words].freeze
+
+      module_function
+
+      # @return [Core::Readings::Vocabulary]
+      def shipped
+        @shipped ||= Core::Readings::Vocabulary.new(KEYS.to_h { |key| [key, YAML.load_file(File.join(FOLDER, "#{key}.yml"))] })
+      end
+
+      # @param text [String] YAML with any of "traits", "work", "complaints" and "words"
+      # @return [Hash] rows, as Vocabulary#extended takes them; they were tried on the shipped ones
+      # @raise [Core::InputError]
+      def parse(text)
+        rows = YAML.safe_load(text)
+        unless rows.is_a?(Hash) && (rows.keys - KEYS).empty?
+          Core::InputError.reject("vocabulary", "bad_vocabulary", "A vocabulary file has any of the keys #{KEYS.join(', ')}, and no other.")
+        end
+        shipped.extended(rows)
+        rows
+      rescue Psych::Exception => e
+        Core::InputError.reject("vocabulary", "bad_vocabulary", "The vocabulary is not valid YAML: #{e.message}.")
+      rescue NoMethodError, TypeError, ArgumentError
+        Core::InputError.reject("vocabulary", "bad_vocabulary", "The rows of the vocabulary do not have the shape that docs/vocabulary.md shows.")
+      end
+    end
+  end
+end

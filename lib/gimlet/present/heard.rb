@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+require_relative "../core/1_catalogue/wet_end"
+require_relative "identification"
+
+module Gimlet
+  module Present
+    # What was made of some words, said back.
+    class Heard
+      # @param vocabulary [Core::Readings::Vocabulary]
+      def initialize(vocabulary)
+        @vocabulary = vocabulary
+      end
+
+      # @param one [Core::Ticket::Item, Core::Ear::Item]
+      # @return [Array<String>] one sentence for each thing
+      def texts(one)
+        readings = (one.readings || []).map { |fields| Core::Readings::Reading.from(fields, @vocabulary).to_s }
+        readings + [work(one.areas), complaint(one.complaint), wish(one.wish), (one.pumps && "#{one.pumps} pumps"),
+                    (one.unit && "torques in #{one.unit}")].compact
+      end
+
+      private
+
+      def work(areas) = areas && "asked for: #{areas.map { |id| Core::Catalogue::WORK_AREAS.fetch(id) }.join(', ')}"
+      def complaint(id) = id && "complaint: #{@vocabulary.complaints[id]&.name || id}"
+      def wish(id) = id && "wish: #{id}"
+    end
+  end
+end

@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+require_relative "../core/1_catalogue/wet_end"
+require_relative "plan"
+
+module Gimlet
+  module Present
+    # What is kept of an order: numbers, names, reasons and sources as they were when it was agreed. A format of its own that later versions
+    # read, whatever today's screens look like.
+    #
+    # `record` is the version of the format. Version 1:
+    #
+    #   pump         maker, model, serials, series, manual
+    #   seen         what was seen, as sentences; sure, models: how sure the order was and which pumps it serves
+    #   reason       why it was placed though it was not enough; doubts: [text, reason] that were settled
+    #   work         areas [id, name], added [name, why], not_on_file [name], pumps, complaints, worn
+    #   parts        plan, lines, unfilled, surplus, price_cents; why: each part with its reasons
+    #   keep, count_out, tools, consumables, tightening, steps, stacks, cautions, assumptions: as the plan had them
+    #   unit, catalogue_version, entry: the last entry of the ticket that it was made on
+    module OrderRecord
+      VERSION = 1
+      SERVED = 12
+      KEPT = %i[keep count_out tools consumables tightening steps stacks cautions assumptions].freeze
+
+      module_function
+
+      # @param view [Counter::WorkOnTicket::View]
+      # @param reason [String, nil]
+      # @return [Hash]
+      def of(view, reason)
+        plan = Plan.call(view.planned)
+        { record: VERSION, pump: pump(plan), reason: reason, **seen(view), work: work(view, plan), parts: parts(plan), why: plan[:demand],
+          **plan.slice(*KEPT), unit: view.ticket.unit, catalogue_version: plan[:catalogue_version], entry: view.ticket.last }
+      end
+
+      # @param document [Hash] string keys, of any version
+      # @return [Hash] of the present version, string keys
+      def read(document)
+        document.key?("record") ? document : from_screen(document)
+      end
+
+      def pump(plan)
+        { maker: plan[:maker], model: plan[:model], serials: plan[:serial_range], series: plan[:series], manual: plan[:manual] }
+      end
+
+      def seen(view)
+        found = view.found.identification
+        settled = view.ticket.settled
+        order = found.order_classes.find { |one| one.members.any? { |at| view.found.reference.variant(at) == view.pump } }
+        { seen: view.found.readings.map(&:to_s), sure: view.sure,
+          models: order ? order.members.first(SERVED).map { |at| view.found.reference.variant(at).id } : [view.pump.id],
+          doubts: found.doubts.select { |one| settled.key?(one.key) }.map { |one| { text: one.readings.join("; "), reason: settled[one.key] } } +
+            settled.slice("plate_unconfirmed").map { |_, why| { text: "nothing but the plate says which pump it is", reason: why } } }
+      end
+
+      def work(view, plan)
+        names = Core::Catalogue::WORK_AREAS
+        complaints = view.ticket.complaints.map { |id| view.found.reference.vocabulary.complaints.fetch(id).name }
+        { areas: plan[:scope].map { |id| { id: id, name: names.fetch(id) } }, added: plan[:added].map { |id, why| { name: names.fetch(id), why: why } },
+          not_on_file: plan[:not_on_file].map { |id| names.fetch(id) }, pumps: plan[:pumps], complaints: complaints, worn: view.ticket.findings }
+      end
+
+      def parts(plan)
+        chosen = plan[:plans].first
+        { plan: chosen[:name], lines: chosen[:lines], unfilled: chosen[:unfilled], surplus: chosen[:surplus], price_cents: chosen[:price_cents] }
+      end
+
+      # Orders of the first version kept the screen's own plan.
+      def from_screen(document)
+        plan = document.fetch("plan")
+        names = Core::Catalogue::WORK_AREAS
+        chosen = plan["plans"].first
+        { "record" => VERSION, "reason" => nil, "doubts" => [], "sure" => document["sure"], "models" => document["models"],
+          "pump" => plan.slice("maker", "model", "series", "manual").merge("serials" => plan["serial_range"]),
+          "seen" => document["readings"].map { |one| one["text"] },
+          "work" => { "areas" => plan["scope"].map { |id| { "id" => id, "name" => names.fetch(id, id) } },
+                      "added" => plan["added"].map { |id, why| { "name" => names.fetch(id, id), "why" => why } },
+                      "not_on_file" => plan["not_on_file"].map { |id| names.fetch(id, id) }, "pumps" => plan["pumps"], "complaints" => [], "worn" => [] },
+          "parts" => { "plan" => chosen["name"], **chosen.slice("lines", "unfilled", "surplus", "price_cents") }, "why" => plan["demand"],
+          **plan.slice(*KEPT.map(&:to_s)), "unit" => plan["units"], "catalogue_version" => plan["catalogue_version"], "entry" => nil }
+      end
+    end
+  end
+end

@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Present
+    # What can be typed here and now: ways to answer the open question, then what is heard at any time, with examples of this catalogue.
+    module Phrasebook
+      EXAMPLES = 4
+      # Traits shown besides the open question.
+      ALWAYS = %w[plate serial part_number cylinders head_bolts head_bolt_drive valve_caps plunger_mm manifold_material inlet_port flow_l_min
+                  pressure_bar].freeze
+
+      module_function
+
+      # @param found [Counter::IdentifyPump::Result]
+      # @return [Array<Hash>] about, examples; the open question first
+      def call(found)
+        asked = found.identification.questions.first&.trait
+        traits = [asked, *ALWAYS.filter_map { |id| found.reference.vocabulary.traits[id] }].compact.uniq
+        traits.map { |trait| { about: trait.name, examples: examples(trait, found, trait == asked), asked: trait == asked } } + others(found)
+      end
+
+      # Typed as they stand they are heard as this trait.
+      def examples(trait, found, asked)
+        values = found.reference.field.column(trait.slot || trait.id).values.reject { |value| trait.way.blank?(value) }.first(EXAMPLES)
+        noun = trait.called.first
+        said = values.map { |value| say(trait, value, noun, asked) }.uniq
+        said << "not sure about the #{noun || trait.name}" unless asked
+        asked ? [*said, "not sure"] : said
+      end
+
+      def say(trait, value, noun, asked)
+        value = value.first if value.is_a?(Array)
+        value = value[trait.axis] if value.is_a?(Array)
+        case trait.kind
+        when "counted" then asked ? value.to_s : "#{value} #{noun}s"
+        when "measured" then asked ? "#{plain(value)} #{trait.unit}" : "#{plain(value)} #{trait.unit} #{noun}"
+        when "rated" then "#{plain(value)} #{trait.unit}"
+        when "serial" then "serial #{value.begin || ((value.end || 101) - 1)}"
+        when "keyed", "chosen" then asked || trait.identity && noun.nil? ? value.to_s : "#{value} #{noun}"
+        when "threaded" then "#{value} #{noun}"
+        else value.to_s
+        end
+      end
+
+      def plain(value) = value.is_a?(Float) && value == value.round ? value.round : value
+
+      def others(found)
+        vocabulary = found.reference.vocabulary
+        [{ about: "work", examples: vocabulary.work.first(EXAMPLES + 2).map { |row| row.called.first }, asked: false },
+         { about: "complaints", examples: vocabulary.complaints.values.map(&:name).first(EXAMPLES + 2), asked: false },
+         { about: "doubt", examples: ["I think 8 bolts", "18 or 20 mm plunger", "not brass"], asked: false },
+         { about: "wishes", examples: ["torque in foot pounds", "2 pumps"], asked: false }]
+      end
+    end
+  end
+end

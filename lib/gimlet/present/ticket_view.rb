@@ -1,0 +1,97 @@
+# frozen_string_literal: true
+
+require_relative "../core/6_kit_plan/plans"
+require_relative "heard"
+require_relative "identification"
+require_relative "lacking"
+require_relative "phrasebook"
+require_relative "plan"
+
+module Gimlet
+  module Present
+    # A ticket with all that its entries lead to, as one answer.
+    class TicketView
+      # @param view [Counter::WorkOnTicket::View]
+      # @return [Hash]
+      def self.call(view) = new(view).call
+
+      def initialize(view)
+        @view = view
+        @ticket = view.ticket
+        @vocabulary = view.found.reference.vocabulary
+        @heard = Heard.new(@vocabulary)
+      end
+
+      def call
+        { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
+          pump: pump, plan: @view.planned && Plan.call(@view.planned), tray: tray, lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id,
+          phrases: Phrasebook.call(@view.found) }
+      end
+
+      private
+
+      def state
+        @ticket.to_h.slice(:channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :policy, :unit)
+               .merge(customer: @view.customer&.slice(:id, :name, :place, :pumps),
+                      complaints: @ticket.complaints.map { |id| @vocabulary.complaints[id]&.name || id }, wishes: @ticket.wishes,
+                      settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason } })
+      end
+
+      # A colleague reads the call as it went.
+      def line(one)
+        pumps, orders = @view.steps[one.number]
+        { number: one.number, kind: one.kind, at: one.at.iso8601, who: one.who, words: one.words, text: text(one),
+          items: one.items.map { |item| item(item) }, unheard: one.unheard.map { |words| words.slice("words", "note") }, pumps: pumps, orders: orders }
+      end
+
+      def item(one)
+        { item: one.item, texts: @heard.texts(one), from: one.from, to: one.to, struck: one.struck,
+          traits: (one.readings || []).map { |fields| fields[:trait] } }
+      end
+
+      # What an entry that was not said is called.
+      def text(one)
+        body = one.body
+        case one.kind
+        when "answered" then body["label"] || "answered"
+        when "not_sure" then "not sure"
+        when "taken_up" then "taken up by hand"
+        when "struck", "restored" then "#{one.kind == 'struck' ? 'struck out' : 'brought back'}: line #{body['of']}"
+        when "customer" then body["customer_id"] ? "customer named" : "customer not named"
+        when "channel" then Core::Readings::CHANNELS.fetch(body["channel"])
+        when "work" then work(body)
+        when "inspected" then "#{body['slot'].tr('_', ' ')} #{body['worn'] ? 'found worn' : 'is good'}"
+        when "settled" then body["reason"] ? "“#{body['doubt'].tr('_', ' ')}” stands: #{body['reason']}" : "“#{body['doubt'].tr('_', ' ')}” is open again"
+        when "pump" then body["id"] ? "#{body['id']} taken by hand" : "the leading order again"
+        when "plan" then "buy #{Core::KitPlan::POLICIES.fetch(body['policy'])}"
+        when "unit" then "torques in #{body['unit']}"
+        when "ordered" then "saved as order #{body['order_id']}#{": #{body['reason']}" if body['reason']}"
+        end
+      end
+
+      def work(body)
+        names = (body["areas"] || []).map { |id| Core::Catalogue::WORK_AREAS.fetch(id) }.join(", ")
+        [body["agreed"] ? "agreed" : "work", (names unless names.empty?), ("#{body['pumps']} pumps" if (body["pumps"] || 1) > 1)].compact.join(": ")
+      end
+
+      def pump
+        one = @view.pump or return
+        { id: one.id, model: one.designation, maker: one.series.maker.name, series: one.series.name, serial_range: one.serial_range,
+          sure: @view.sure.round(6) }
+      end
+
+      def tray
+        contents = @view.tray
+        { certain: contents.certain.map { |line, quantity| piece(line, quantity) }, price_cents: contents.price_cents,
+          open: contents.open.map do |own|
+            { id: own.variant.id, probability: own.probability.round(4), wasted_cents: own.wasted_cents,
+              lines: own.lines.map { |line, quantity| piece(line, quantity) } }
+          end }
+      end
+
+      def piece(line, quantity)
+        { number: line.number, name: line.name, quantity: quantity, price_cents: line.price_cents * quantity, short: [quantity - line.on_hand, 0].max }
+      end
+    end
+  end
+end

@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Store
+    # Small things that the counter keeps by name: the shop's vocabulary, how often the stock was changed.
+    class Settings
+      def initialize(database)
+        @rows = database[:settings]
+      end
+
+      # @return [String, nil]
+      def [](name) = @rows.where(name: name).get(:value)
+
+      def []=(name, value)
+        @rows.insert_conflict(:replace).insert(name: name, value: value)
+      end
+    end
+  end
+end

@@ -1,0 +1,33 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import type { TicketView } from "../../api/types";
+import { Caution } from "../../shell/Caution";
+import type { LiveTicket } from "../../ticket/useTicket";
+import { SaveOrder } from "../tray/SaveOrder";
+
+interface Props {
+  ticket: LiveTicket;
+  view: TicketView;
+  onSave: (reason: string | null) => void;
+}
+
+/** Cautions to say, the order to save, the card to print. */
+export function HandOver({ ticket, view, onSave }: Props) {
+  const { plan, order_id } = view;
+  return (
+    <>
+      <Box sx={{ mb: 1.25, maxWidth: 420 }}>
+        {order_id !== null && (
+          <Box sx={{ display: "flex", gap: 1.5 }}>
+            <Button variant="contained" href={`/api/orders/${order_id}/card.pdf`} target="_blank">Work card (PDF)</Button>
+            <Button variant="outlined" href={`/orders/${order_id}`}>Order {order_id}</Button>
+          </Box>
+        )}
+        {order_id === null && plan && <SaveOrder ticket={ticket} lacking={view.lacking} where="Hand over" onSave={onSave} />}
+        {order_id === null && !plan && "There is nothing to save yet: say what the pump is and agree the work."}
+      </Box>
+      {plan?.assumptions.map((text) => <Caution key={text}>{text}</Caution>)}
+      {plan?.cautions.map((text) => <Caution key={text}>{text}</Caution>)}
+    </>
+  );
+}

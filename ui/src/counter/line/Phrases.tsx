@@ -1,0 +1,35 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import ButtonBase from "@mui/material/ButtonBase";
+import type { TicketView } from "../../api/types";
+import { petrol } from "../../shell/theme";
+
+interface Props {
+  phrases: TicketView["phrases"];
+  onUse: (text: string) => void;
+  onClose: () => void;
+}
+
+/** What can be typed here and now, the open question first. An example goes into the line. */
+export function Phrases({ phrases, onUse, onClose }: Props) {
+  return (
+    <Box component="section" aria-label="What can be typed" sx={{ bgcolor: "background.paper", border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
+      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
+        <strong>What can be typed here</strong>
+        <Button size="small" onClick={onClose}>F1 · close</Button>
+      </Box>
+      <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "210px 1fr", gap: 0.25, m: 0, fontSize: 15 }}>
+        {phrases.map((row) => (
+          <Box key={`${row.about} ${row.asked}`} sx={{ display: "contents" }}>
+            <Box component="dt" sx={{ fontWeight: row.asked ? 700 : 400 }}>{row.about}{row.asked ? " (asked now)" : ""}</Box>
+            <Box component="dd" sx={{ m: 0, display: "flex", flexWrap: "wrap", gap: 1.5 }}>
+              {row.examples.map((text) => (
+                <ButtonBase key={text} onClick={() => onUse(text)} sx={{ font: "inherit", textDecoration: "underline", textUnderlineOffset: 3, minHeight: 24 }}>{text}</ButtonBase>
+              ))}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,65 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { type ReactNode, useState } from "react";
+import type { TicketView } from "../../api/types";
+import { percent } from "../../shell/format";
+import type { LiveTicket } from "../../ticket/useTicket";
+
+type Leaders = TicketView["found"]["contradictions"][number]["leading"];
+
+const SHOWN = 3;
+const names = (leaders: Leaders) => leaders.map((one) => `${one.model} ${percent(one.probability)}`).join(", ");
+
+/** Readings that contradict the rest, with both outcomes; a plate that nothing confirms; a flow that does not add up. */
+export function Doubts({ ticket, view }: { ticket: LiveTicket; view: TicketView }) {
+  const { found } = view;
+  const reason = (key: string) => view.ticket.settled.find((one) => one.doubt === key)?.reason ?? null;
+  const settle = (doubt: string, why: string | null) => void ticket.add("Pump", { kind: "settled", doubt, reason: why });
+  const unconfirmed = view.lacking.some((one) => one.id === "plate_unconfirmed") && view.lacking.length === 1;
+  return (
+    <>
+      {found.contradictions.slice(0, SHOWN).map((one) => (
+        <Doubt key={one.key} text={one.text} reason={reason(one.key)} onSettle={one.matters ? (why) => settle(one.key, why) : undefined}>
+          {one.matters ? "The order hangs on it. " : "It does not change the order. "}With it: {names(one.leading)}. Without it: {names(one.without)}.
+        </Doubt>
+      ))}
+      {(unconfirmed || reason("plate_unconfirmed")) && (
+        <Doubt text="Only a plate or a number says which pump this is, and others like it need another order." reason={reason("plate_unconfirmed")}
+          onSettle={(why) => settle("plate_unconfirmed", why)}>
+          Ask one thing more, or have it read again letter by letter.
+        </Doubt>
+      )}
+      {found.flow && <Doubt text={found.flow.text} reason={null}>{found.flow.arithmetic}</Doubt>}
+    </>
+  );
+}
+
+interface Props {
+  text: string;
+  /** Why it stands, once somebody said so. */
+  reason: string | null;
+  onSettle?: ((reason: string | null) => void) | undefined;
+  children: ReactNode;
+}
+
+function Doubt({ text, reason, onSettle, children }: Props) {
+  const [why, setWhy] = useState("");
+  return (
+    <Box role="note" sx={{ mt: 1, px: 1.25, py: 0.75, border: "2px solid", borderColor: "secondary.main", borderRadius: 1 }}>
+      <strong>{reason ? "Stands: " : "Doubtful: "}</strong>{text}
+      <Box sx={{ fontSize: 15 }}>{children}</Box>
+      {onSettle && (reason ? (
+        <Box sx={{ fontSize: 15 }}>
+          Because: {reason}. <Button size="small" onClick={() => onSettle(null)}>Open it again</Button>
+        </Box>
+      ) : (
+        <Box component="form" sx={{ display: "flex", gap: 1, mt: 0.5 }} onSubmit={(event: React.FormEvent) => { event.preventDefault(); onSettle(why); }}>
+          <TextField size="small" value={why} onChange={(event) => setWhy(event.target.value)} slotProps={{ htmlInput: { "aria-label": `Why it stands: ${text}`, maxLength: 400 } }}
+            placeholder="It stands, because …" sx={{ flex: 1, "& input": { py: 0.6 } }} />
+          <Button type="submit" variant="outlined" size="small" disabled={why.trim().length < 3}>It stands</Button>
+        </Box>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,60 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import type { Identification, TicketView } from "../../api/types";
+import { PictureDrawing } from "../../drawing/PictureDrawing";
+import { percent } from "../../shell/format";
+import { petrol } from "../../shell/theme";
+import { Stuck } from "./Stuck";
+
+interface Props {
+  view: TicketView;
+  onReply: (index: number | null) => void;
+}
+
+/** The one thing to ask next, in words to read out, with the likely answers. */
+export function NextQuestion({ view, onReply }: Props) {
+  const { found } = view;
+  const question = found.next_questions[0];
+  if (view.order_id !== null) return null;
+  if (view.lacking.length === 0 || found.enough_to_order) {
+    return (
+      <Box role="status" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
+        <strong>Enough to order.</strong> {sameOrder(found)} Enter carries on.
+      </Box>
+    );
+  }
+  if (!question) return <Stuck view={view} />;
+  return (
+    <Box component="section" aria-label="Ask next" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
+      <Box sx={{ fontSize: 14, color: "text.secondary" }}>Ask next · about {question.seconds} s</Box>
+      <Box sx={{ display: "flex", gap: 1.5, justifyContent: "space-between", mb: 0.75 }}>
+        <Box sx={{ fontSize: 19, fontWeight: 700 }}>“{question.say}”</Box>
+        {question.picture && <PictureDrawing picture={question.picture} width={140} label={`Where to look: ${question.picture.face.name}`} />}
+      </Box>
+      <Box sx={{ display: "flex", flexDirection: "column", gap: 0.5 }}>
+        {question.answers.map((answer, index) => (
+          <Button key={answer.value} variant="outlined" onClick={() => onReply(index)} sx={{ justifyContent: "space-between", py: 0.5 }}>
+            <span>{question.figure === "button" ? `${index + 1} · ` : ""}{answer.value}</span>
+            {answer.probability > 0 && <span style={{ fontWeight: 400 }}>{percent(answer.probability)} likely, leaves {answer.leaves}</span>}
+          </Button>
+        ))}
+        <span>{question.figure === "value" ? "Type the answer" : "Anything else: type it"} in the line above.</span>
+        <Button onClick={() => onReply(null)} sx={{ justifyContent: "flex-start", py: 0.25 }}>? · not sure</Button>
+      </Box>
+      <Others questions={found.next_questions.slice(1, 3)} />
+    </Box>
+  );
+}
+
+function sameOrder(found: Identification): string {
+  const left = found.order_classes[0]!.models.length;
+  if (left === 1) return "One pump is left.";
+  const idle = found.differences.filter((row) => !row.changes_order).map((row) => row.name);
+  const only = idle.length > 0 ? ` They differ in ${idle.join(", ")}, which does not change it.` : "";
+  return `The ${left} pumps still left need the same order.${only}`;
+}
+
+function Others({ questions }: { questions: Identification["next_questions"] }) {
+  if (questions.length === 0) return null;
+  return <Box sx={{ fontSize: 14, color: "text.secondary" }}>Or ask for: {questions.map((one) => one.name).join(", ")}.</Box>;
+}

@@ -1,0 +1,58 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useCallback } from "react";
+import type { TicketView } from "../../api/types";
+import { ProblemNote } from "../../shell/ProblemNote";
+import type { LiveTicket } from "../../ticket/useTicket";
+import { CallLog } from "./CallLog";
+import { Candidates } from "./Candidates";
+import { Differences } from "./Differences";
+import { Doubts } from "./Doubts";
+import { Fronts } from "./Fronts";
+import { NextQuestion } from "./NextQuestion";
+import { NotInCatalogue } from "./NotInCatalogue";
+import { OwnedPumps } from "./OwnedPumps";
+
+const noPumps: string[] = [];
+
+interface Props {
+  ticket: LiveTicket;
+  view: TicketView;
+  onReply: (index: number | null) => void;
+}
+
+export function PumpAnswer({ ticket, view, onReply }: Props) {
+  const { found } = view;
+  const { add } = ticket;
+  const own = useCallback(
+    (designation: string) => void add("Pump", {
+      kind: "answered",
+      label: `their ${designation}`,
+      reading: { trait: "plate", value: designation, observer: "old_invoice", heard: `their ${designation}` },
+    }),
+    [add],
+  );
+  return (
+    <>
+      <ProblemNote ticket={ticket} where="Pump" />
+      <OwnedPumps pumps={view.order_id === null ? view.ticket.customer?.pumps ?? noPumps : noPumps} onChoose={own} />
+      <CallLog ticket={ticket} lines={view.call} />
+      <Doubts ticket={ticket} view={view} />
+      {!found.plausible && view.id !== null && <NotInCatalogue id={view.id} />}
+      {view.ticket.chosen && (
+        <Box sx={{ mt: 1 }}>
+          <strong>{view.ticket.chosen}</strong> was taken by hand.{" "}
+          <Button size="small" variant="outlined" onClick={() => void add("Pump", { kind: "pump", id: null })}>Back to the leading order</Button>
+        </Box>
+      )}
+      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)", gap: 2.5, mt: 1 }}>
+        <Candidates found={found} chosen={view.pump?.id} onChoose={(one) => void add("Pump", { kind: "pump", id: one.id })} />
+        <Box>
+          <NextQuestion view={view} onReply={onReply} />
+          {found.readings.length > 0 && view.lacking.length > 0 && <Fronts fronts={found.faces} />}
+        </Box>
+      </Box>
+      {view.lacking.length > 0 && <Differences found={found} />}
+    </>
+  );
+}

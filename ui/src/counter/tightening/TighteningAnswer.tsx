@@ -1,0 +1,44 @@
+import Box from "@mui/material/Box";
+import NativeSelect from "@mui/material/NativeSelect";
+import { useVocabulary } from "../../api/queries";
+import type { NewEntry, Plan, Tightening } from "../../api/types";
+import { FaceDrawing } from "../../drawing/FaceDrawing";
+import { ProblemNote } from "../../shell/ProblemNote";
+import type { LiveTicket } from "../../ticket/useTicket";
+
+/** Every fastener that the work opens: value, passes, treatment, and the order drawn on the face. */
+export function TighteningAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }) {
+  const units = useVocabulary().data?.units ?? [];
+  return (
+    <>
+      <ProblemNote ticket={ticket} where="Tightening" />
+      <label>
+        Customer's wrench reads{" "}
+        <NativeSelect value={plan.units} inputProps={{ "aria-label": "Unit of the customer's wrench" }}
+          onChange={(event) => void ticket.add("Tightening", { kind: "unit", unit: event.target.value as NonNullable<NewEntry["unit"]> })}>
+          {units.map((unit) => <option key={unit} value={unit}>{unit}</option>)}
+        </NativeSelect>
+      </label>
+      {plan.tightening.map((one) => <Fastener key={one.fastener} one={one} />)}
+    </>
+  );
+}
+
+function Fastener({ one }: { one: Tightening }) {
+  const ordered = one.points.some((point) => point.order !== null);
+  return (
+    <Box component="article" aria-label={one.name} sx={{ display: "flex", gap: 2, py: 1.25, borderBottom: "1px solid", borderColor: "divider" }}>
+      <Box sx={{ flex: 1 }}>
+        <strong>{one.count} × {one.name}</strong> · {one.drive}
+        <Box sx={{ fontSize: 22, fontWeight: 700 }}>{one.asked ? one.asked.text : one.text}</Box>
+        {one.asked && one.kind !== "torque" && <Box>{one.text}</Box>}
+        {one.asked && one.published?.unit !== one.asked.unit && <Box>published {one.published?.text}</Box>}
+        {one.treatment && <Box>threads: {one.treatment}</Box>}
+        {one.passes.length > 1 && <Box>{one.passes.length} passes: {one.passes.map((pass) => pass.text).join(", then ")}</Box>}
+        {one.conversions.length > 0 && <Box sx={{ fontSize: 15 }}>{one.conversions.map((other) => other.text).join(" = ")}</Box>}
+        {one.source && <Box sx={{ fontSize: 14, color: "text.secondary" }}>{one.source}</Box>}
+      </Box>
+      {ordered && one.face && <FaceDrawing face={one.face} points={one.points} />}
+    </Box>
+  );
+}

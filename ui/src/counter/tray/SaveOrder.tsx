@@ -1,0 +1,36 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import type { TicketView } from "../../api/types";
+import { ProblemNote } from "../../shell/ProblemNote";
+import type { LiveTicket } from "../../ticket/useTicket";
+
+interface Props {
+  ticket: LiveTicket;
+  lacking: TicketView["lacking"];
+  where: string;
+  onSave: (reason: string | null) => void;
+}
+
+/** Saves at once where there is enough to order; else it takes a reason, which goes with the order. */
+export function SaveOrder({ ticket, lacking, where, onSave }: Props) {
+  const [reason, setReason] = useState("");
+  if (lacking.length === 0) {
+    return (
+      <>
+        <Button fullWidth variant="contained" disabled={ticket.busy} onClick={() => onSave(null)}>Save the order</Button>
+        <ProblemNote ticket={ticket} where={where} />
+      </>
+    );
+  }
+  return (
+    <Box component="form" onSubmit={(event: React.FormEvent) => { event.preventDefault(); onSave(reason); }}>
+      {lacking.map((one) => <Box key={one.id} sx={{ fontSize: 15 }}>▸ {one.text}</Box>)}
+      <TextField fullWidth size="small" value={reason} onChange={(event) => setReason(event.target.value)} placeholder="Save all the same, because …"
+        slotProps={{ htmlInput: { "aria-label": "Why it is saved though not sure", maxLength: 400 } }} sx={{ my: 0.5, "& input": { py: 0.75 } }} />
+      <Button fullWidth type="submit" variant="outlined" disabled={ticket.busy || reason.trim().length < 3}>Save, though not sure</Button>
+      <ProblemNote ticket={ticket} where={where} />
+    </Box>
+  );
+}
