@@ -5,6 +5,7 @@
 # Bars: right >= 99 %; questions <= 0.80 of asking by model entropy and <= 0.65 of a fixed list.
 # Run: bundle exec ruby bench/calls.rb [calls] [seed ...]
 Dir[File.expand_path("../lib/gimlet/core/**/*.rb", __dir__)].each { |file| require file }
+require_relative "../lib/gimlet/exchange/vocabulary_files"
 require_relative "../test/support/synthetic_catalogue"
 require_relative "support/simulated_call"
 require_relative "support/strategies"
@@ -21,9 +22,8 @@ end
 outcomes = Hash.new { |all, name| all[name] = [] }
 seeds.each do |seed|
   snapshot = SyntheticCatalogue.snapshot(models: 1000, seed: seed)
-  field = Gimlet::Core::Candidates::Field.new(snapshot.variants)
-  classes = Gimlet::Core::Candidates::OrderClasses.new(snapshot.variants,
-                                                       Gimlet::Core::Plan::Signature.all(snapshot.variants, SCOPE, snapshot))
+  field = Gimlet::Core::Candidates::Field.new(Gimlet::Core::Plan::Possibilities.of(snapshot), Gimlet::Exchange::VocabularyFiles.shipped)
+  classes = Gimlet::Core::Candidates::OrderClasses.new(Gimlet::Core::Plan::OrderIds.new.call(snapshot, SCOPE))
   models = snapshot.variants.each_index.to_a
   truths = pick_truths(field, calls / seeds.size, Random.new(seed))
   { "order-class entropy" => [Strategies.entropy(field, classes.places), 1], "model entropy" => [Strategies.entropy(field, models), 1],

@@ -6,7 +6,7 @@
 # Run: bundle exec ruby bench/plates.rb [seed]
 require "benchmark"
 require "sqlite3"
-require_relative "../lib/gimlet/core/3_candidates/plate_index"
+require_relative "../lib/gimlet/core/2_readings/plates/plate_index"
 require_relative "support/plate_damage"
 
 PLATES = 400
@@ -32,7 +32,7 @@ def top_of(index, text) = index.search(text).max_by(5) { |_, score| score }.map(
 puts "designations  damaged   recall@5   trigram         ms trigram ms × slower"
 [5000, 50_000].each do |count|
   names = PlateDamage.designations(count, random)
-  index = Gimlet::Core::Candidates::PlateIndex.new(names)
+  index = Gimlet::Core::Readings::PlateIndex.new(names)
   trigram = TrigramSearch.new(names)
   [1, 2, 3].each do |damaged|
     plates = Array.new(PLATES) { random.rand(names.size).then { |at| [at, PlateDamage.call(names[at], damaged, random)] } }

@@ -39,8 +39,8 @@ end
 
 def percent(some, all) = all.zero? ? "    –" : format("%5.1f", 100.0 * some / all)
 
-def report(name, outcomes, bar, &block)
-  some = outcomes.count(&block)
+def report(name, outcomes, bar, &)
+  some = outcomes.count(&)
   puts format("%-46s %6d %s %%   bar %s", name, outcomes.size, percent(some, outcomes.size), bar)
 end
 
@@ -60,9 +60,9 @@ end
 
 def near(random, changes)
   model = FIELD.possibilities[pick(random)]
-  own = %w[head_bolts plunger_mm cover_colour inlet_port cap_location manifold_material sight_glass head_bolt_drive shaft_mm].select { |id|
+  own = %w[head_bolts plunger_mm cover_colour inlet_port cap_location manifold_material sight_glass head_bolt_drive shaft_mm].select do |id|
     model.traits[id]
-  }
+  end
   changed = own.sample(changes, random: random).to_h { |id| [id, Trial.new(REFERENCE, SCOPE).other(trait(id), model.traits[id], random)] }
   plate = model.traits["plate"].first.sub(/\d\d/) { |digits| (digits.to_i + random.rand(1..9)).to_s }
   [Gimlet::Core::Candidates::Possibility.new(id: "near", weight: 1, family: "x", traits: model.traits.merge(changed, "plate" => [plate])),
@@ -107,9 +107,9 @@ end
 section("strangers") do |random|
   puts "not in the catalogue: claimed (enough)"
 
-  [["near, one trait changed", ->(r) { near(r, 1) }, "–"], ["random", ->(r) { stranger(r) }, 1], ["near, two traits changed", ->(r) {
+  [["near, one trait changed", ->(r) { near(r, 1) }, "–"], ["random", ->(r) { stranger(r) }, 1], ["near, two traits changed", lambda { |r|
     near(r, 2)
-  }, 4], ["near, three traits changed", ->(r) {
+  }, 4], ["near, three traits changed", lambda { |r|
            near(r, 3)
          }, 4]].each do |name, make, bar|
     [true, false].each do |plate|
@@ -119,7 +119,7 @@ section("strangers") do |random|
         first += telling.to_a.map { |id| trial.reading(trait(id), value: truth.traits[id]) }
         trial.call(truth, [*first, *said(trial, truth, random, 3, without: telling.to_a)], nil, random, plate: plate)
       end
-      report("  #{name}#{', plate read' if plate}", outcomes, bar) { |one| one.enough }
+      report("  #{name}#{', plate read' if plate}", outcomes, bar, &:enough)
     end
   end
   # A whole series taken out of the catalogue: its pumps are strangers with everything else in place.
@@ -127,22 +127,22 @@ section("strangers") do |random|
     rest = reference(DOCUMENTS.reject.with_index { |_, at| at == out })
     gone = FIELD.possibilities.select { |one| one.family == DOCUMENTS[out]["series"]["id"] }
     short = Trial.new(rest, SCOPE)
-    Array.new(CALLS / DOCUMENTS.size) {
-      gone.sample(random: random).then { |truth|
+    Array.new(CALLS / DOCUMENTS.size) do
+      gone.sample(random: random).then do |truth|
         short.call(truth, said(trial, truth, random, 3), nil, random)
-      }
-    }
+      end
+    end
   end
-  report("  a series taken out", outcomes, "1 to 4") { |one| one.enough }
+  report("  a series taken out", outcomes, "1 to 4", &:enough)
 end
 
 section("seals") do |random|
   puts "worn seals, caliper, parts in hand"
-  parts = Trial.new(REFERENCE, SCOPE, channel: "parts")
+  Trial.new(REFERENCE, SCOPE, channel: "parts")
   outcomes = Array.new(CALLS) do
     at = pick(random)
     truth = FIELD.possibilities[at]
-    seal = truth.traits["seal"].select { |one| one.all? }.sample(random: random) or next
+    seal = truth.traits["seal"].select(&:all?).sample(random: random) or next
     worn = [1, -1, -1].zip(seal).map { |way, size| size + (way * random.rand(0.1..0.4)) }
     readings = %w[seal_id_mm seal_od_mm seal_height_mm].zip(worn).map do |id, size|
       Gimlet::Core::Readings::Reading.new(definition: trait(id), value: size.round(2), observer: "counter", tool: "caliper")
@@ -151,9 +151,9 @@ section("seals") do |random|
     ids = found.order_classes.map(&:id)
     Trial::Outcome.new(rank: ids.index(REFERENCE.classes(%w[packings]).id_of(at)), none: !found.plausible, enough: false)
   end.compact
-  report("  right order first", outcomes, ">= 60") { |one| one.rank == 0 }
+  report("  right order first", outcomes, ">= 60") { |one| one.rank.zero? }
   report("  among three", outcomes, ">= 90") { |one| one.rank && one.rank < 3 }
-  report("  called none", outcomes, "2") { |one| one.none }
+  report("  called none", outcomes, "2", &:none)
 end
 
 section("calls") do |random|
@@ -165,16 +165,18 @@ section("calls") do |random|
     caller.call(truth, said(caller, truth, random, random.rand(1..3)), CLASSES.id_of(at), random, plate: plate)
   end
   puts "calls with 4 % wrong answers, plate mostly missing"
-  report("  right", outcomes, ">= 90") { |one| one.right }
-  report("  right pumps called none", outcomes, "1") { |one| one.none }
-  report("  ran out of questions", outcomes, "29 before") { |one| one.dry }
+  report("  right", outcomes, ">= 90", &:right)
+  report("  right pumps called none", outcomes, "1", &:none)
+  report("  ran out of questions", outcomes, "29 before", &:dry)
   asked = outcomes.sum(&:questions)
   puts format("  questions %.2f, of which %s %% need the pump opened (bar 10)", asked / outcomes.size.to_f,
               percent(outcomes.sum(&:opened), asked))
   puts "said              calls  mean said   right    (bar: at most 0.07 apart; at 0.95 and more right 0.97)"
   [[0.0, 0.5], [0.5, 0.6], [0.6, 0.7], [0.7, 0.8], [0.8, 0.9], [0.9, 0.95], [0.95, 0.98], [0.98, 1.01]].each do |low, high|
     some = outcomes.select { |one| one.sure >= low && one.sure < high }
-    puts format("%.2f to %.2f %10d %10.3f %7.3f", low, [high, 1].min, some.size, some.sum(&:sure) / some.size,
-                some.count(&:right) / some.size.to_f) if some.any?
+    if some.any?
+      puts format("%.2f to %.2f %10d %10.3f %7.3f", low, [high, 1].min, some.size, some.sum(&:sure) / some.size,
+                  some.count(&:right) / some.size.to_f)
+    end
   end
 end

@@ -5,19 +5,21 @@
 # Run: bundle exec ruby bench/updates.rb [seed]
 require "benchmark"
 Dir[File.expand_path("../lib/gimlet/core/**/*.rb", __dir__)].each { |file| require file }
+require_relative "../lib/gimlet/exchange/vocabulary_files"
 require_relative "../test/support/synthetic_catalogue"
 
 TOLD = %w[cylinders head_bolts head_bolt_drive valve_caps plunger_material shaft_kind cover_colour sight_glass inlet_port
           plunger_mm manifold_material].freeze
 SCOPE = %w[packings inlet_valves].freeze
 ROUNDS = 15
+VOCABULARY = Gimlet::Exchange::VocabularyFiles.shipped
 
 def resident_mb = File.read("/proc/self/status")[/VmRSS:\s+(\d+)/, 1].to_i / 1024
 
 def readings(variant)
   plate = variant.designation.dup.tap { |text| [1, 4].each { |at| text[at] = "?" } }
   values = TOLD.map { |trait| [trait, variant.trait(trait)] } << ["plate", plate]
-  values.map { |trait, value| Gimlet::Core::Readings::Reading.from(trait: trait, value: value) }
+  values.map { |trait, value| Gimlet::Core::Readings::Reading.from({ trait: trait, value: value }, VOCABULARY) }
 end
 
 seed = (ARGV.first || 1).to_i
@@ -27,9 +29,9 @@ puts "models  pumps   build s   12 readings ms   no readings ms   resident MB   
   identify = snapshot = nil
   build = Benchmark.realtime do
     snapshot = SyntheticCatalogue.snapshot(models: models, seed: seed)
-    signatures = Gimlet::Core::Plan::Signature.all(snapshot.variants, SCOPE, snapshot)
-    field = Gimlet::Core::Candidates::Field.new(snapshot.variants)
-    identify = Gimlet::Core::Candidates::Identify.new(field, Gimlet::Core::Candidates::OrderClasses.new(snapshot.variants, signatures))
+    field = Gimlet::Core::Candidates::Field.new(Gimlet::Core::Plan::Possibilities.of(snapshot), VOCABULARY)
+    ids = Gimlet::Core::Plan::OrderIds.new.call(snapshot, SCOPE)
+    identify = Gimlet::Core::Candidates::Identify.new(field, Gimlet::Core::Candidates::OrderClasses.new(ids))
     identify.call(readings(snapshot.variants.first), channel: "phone")
   end
   random = Random.new(seed)

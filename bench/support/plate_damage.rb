@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../lib/gimlet/core/3_candidates/plate_match"
+require_relative "../../lib/gimlet/core/2_readings/plates/plate_match"
 
 # Invented designations of eight to ten characters, and what time does to a plate.
 module PlateDamage
@@ -32,6 +32,6 @@ module PlateDamage
     return "?" if kind < 0.5
     return "" if kind > 0.9
 
-    Gimlet::Core::Candidates::PlateMatch::ALIKE_PAIRS.fetch(glyph, {}).keys.sample(random: random) || "?"
+    Gimlet::Core::Readings::PlateMatch::ALIKE_PAIRS.fetch(glyph, {}).keys.sample(random: random) || "?"
   end
 end

@@ -35,12 +35,12 @@ class SimulatedCall
   private
 
   def rank(readings)
-    @classes.rank(Gimlet::Core::Candidates::Posterior.new(@field, readings, prior: @field.prior).probabilities).first
+    @classes.rank(Gimlet::Core::Candidates::Posterior.new(@field, readings).probabilities).first
   end
 
   def outcome(readings, best, truth)
     asked = readings.drop(SimulatedCaller::PAINTED_OVER.size)
-    seconds = asked.sum { |one| one.definition.seconds["phone"] || 0 }
+    seconds = asked.sum { |one| one.definition.cost("phone") || 0 }
     Outcome.new(asked.size, seconds, best.probability, best.id == @classes.id_of(truth))
   end
 end

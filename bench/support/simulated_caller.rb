@@ -20,7 +20,7 @@ class SimulatedCaller
   # @return [Gimlet::Core::Readings::Reading]
   def answer(trait)
     value = heard(trait)
-    return reading(trait, unknown: true) if value.nil? || PAINTED_OVER.include?(trait)
+    return reading(trait, unknown: true) if value.nil? || value == [] || PAINTED_OVER.include?(trait)
 
     trait == "serial" ? serial(value) : reading(trait, value: value)
   end
@@ -28,6 +28,8 @@ class SimulatedCaller
   private
 
   def heard(trait)
+    return if @field.vocabulary.trait(trait).slot || @field.vocabulary.trait(trait).many
+
     column = @field.column(trait)
     true_value = column.values[column.places[@truth]]
     return true_value if true_value.nil? || @random.rand >= WRONG
@@ -41,5 +43,7 @@ class SimulatedCaller
     reading("serial", value: number)
   end
 
-  def reading(trait, **told) = Gimlet::Core::Readings::Reading.new(trait: trait, observer: "caller", tool: "rule", **told)
+  def reading(trait, **told)
+    Gimlet::Core::Readings::Reading.new(definition: @field.vocabulary.trait(trait), observer: "caller", tool: "rule", **told)
+  end
 end

@@ -10,18 +10,20 @@ module Strategies
   def entropy(field, places)
     known = {}
     lambda do |readings|
-      known[readings.map { |one| [one.trait, one.value, one.range] }] ||= [next_trait(field, places, readings)]
+      known[readings.map(&:told)] ||= [next_trait(field, places, readings)]
     end >> :first.to_proc
   end
 
   def next_trait(field, places, readings)
-    belief = Gimlet::Core::Candidates::Posterior.new(field, readings, prior: field.prior).probabilities
-    Gimlet::Core::Candidates::NextQuestion.new(field, places, belief, channel: "phone", asked: readings.map(&:trait)).call.first&.trait
+    belief = Gimlet::Core::Candidates::Posterior.new(field, readings).probabilities
+    Gimlet::Core::Candidates::NextQuestion.new(field, places, belief, channel: "phone", readings: readings).call.first&.trait&.id
   end
 
   # The same list for every caller, in the order a printed form has it.
   def fixed(field)
-    list = Gimlet::Core::Readings::TRAITS.values.select { |one| one.seconds["phone"] && field.column(one.id).values.compact.size > 1 }
+    list = field.vocabulary.traits.values.select do |one|
+      one.cost("phone") && !one.slot && !one.many && field.column(one.id).values.compact.size > 1
+    end
     ->(readings) { list.map(&:id).find { |id| readings.none? { |one| one.trait == id } } }
   end
 end

@@ -8,7 +8,8 @@ class Trial
   Outcome = Struct.new(:enough, :right, :sure, :questions, :opened, :dry, :none, :rank, keyword_init: true)
   # How likely a caller on the phone can answer at all.
   CAN_ANSWER = { "opened" => 0.25, "papers" => 0.5, "keys" => 0.7, "plate" => 0.5, "marks" => 0.8 }.freeze
-  OUTSIDE = %w[maker cylinders head_bolts head_bolt_drive valve_caps cap_location manifold_material shaft_side sight_glass cover_colour].freeze
+  OUTSIDE = %w[maker cylinders head_bolts head_bolt_drive valve_caps cap_location manifold_material shaft_side sight_glass
+               cover_colour].freeze
 
   # @param reference [Gimlet::Counter::Reference]
   # @param scope [Array<String>]
@@ -53,7 +54,7 @@ class Trial
 
   # @return [Object] a value of another pump
   def other(trait, value, random)
-    (@reference.field.column(trait.id).values.compact - [value]).reject { |one| one.is_a?(Array) }.sample(random: random) || value
+    (@reference.field.column(trait.id).values.compact - [value]).grep_v(Array).sample(random: random) || value
   end
 
   def reading(trait, **told)

@@ -49,5 +49,8 @@ class CatalogueTest < Minitest::Test
   def test_what_is_built_cannot_be_changed
     assert_predicate snapshot, :frozen?
     assert_raises(FrozenError) { snapshot.variants.first.model.designation = "X" }
+    assert_raises(FrozenError) { snapshot.variants.first.traits["maker"] = "X" }
+    assert_raises(FrozenError) { snapshot.series.first.parts.first.spec["od_mm"] = 1 }
+    assert Ractor.shareable?(snapshot.series), "everything inside is frozen"
   end
 end

@@ -3,8 +3,8 @@
 require_relative "../support/core"
 
 class GlyphFilterTest < Minitest::Test
-  Filter = Gimlet::Core::Candidates::GlyphFilter
-  ALIKE = Gimlet::Core::Candidates::PlateMatch::ALIKE_PAIRS
+  Filter = Gimlet::Core::Readings::GlyphFilter
+  ALIKE = Gimlet::Core::Readings::PlateMatch::ALIKE_PAIRS
 
   # Independent oracle: the count of shared glyphs, one designation at a time.
   def count(glyphs, name)

@@ -3,7 +3,7 @@
 require "minitest/autorun"
 require "sqlite3"
 require_relative "../../bench/support/plate_damage"
-require_relative "../../lib/gimlet/core/3_candidates/plate_index"
+require_relative "../../lib/gimlet/core/2_readings/plates/plate_index"
 
 # SQLite's own FTS5 trigram search on the same damaged plates: a general text search as the yardstick.
 class TrigramTest < Minitest::Test
@@ -32,7 +32,7 @@ class TrigramTest < Minitest::Test
   def recall(plates) = plates.count { |at, text| yield(text).include?(at) } / PLATES.to_f
 
   def test_recall_beats_a_text_search_as_soon_as_two_characters_are_gone
-    index = Gimlet::Core::Candidates::PlateIndex.new(@names)
+    index = Gimlet::Core::Readings::PlateIndex.new(@names)
     { 1 => 0.99, 2 => 0.98, 3 => 0.95 }.each do |damaged, bar|
       ours = recall(@plates[damaged]) { |text| index.search(text).max_by(5) { |_, score| score }.map(&:first) }
       theirs = recall(@plates[damaged]) { |text| trigram(text) }

@@ -18,7 +18,20 @@ module DemoCatalogue
     [number, Gimlet::Core::KitPlan::Stock.new(price_cents: (price.to_r * 100).to_i, on_hand: on_hand.to_i, pack: pack.to_i)]
   end.freeze
 
+  VOCABULARY = Gimlet::Core::Readings::Vocabulary.new(
+    %w[traits work complaints words].to_h { |key| [key, YAML.load_file(File.expand_path("../../data/vocabulary/#{key}.yml", __dir__))] }
+  )
+  FIELD = Gimlet::Core::Candidates::Field.new(Gimlet::Core::Plan::Possibilities.of(SNAPSHOT), VOCABULARY)
+  ORDER_IDS = Gimlet::Core::Plan::OrderIds.new
+  ON_FILE = VOCABULARY.traits.keys.to_h { |id| [id, SNAPSHOT.variants.filter_map { |one| one.trait(id) }.uniq] }.freeze
+  EAR = Gimlet::Core::Ear::Listener.new(
+    VOCABULARY, Gimlet::Core::Ear::Names.new(Gimlet::Core::Ear::Names.exact_of(SNAPSHOT),
+                                             %w[plate part_number].to_h { |id| [id, FIELD.column(id).names.method(:nearest)] }), ON_FILE
+  )
+
   def snapshot = SNAPSHOT
+  def vocabulary = VOCABULARY
+  def trait(id) = VOCABULARY.trait(id)
   def variant(id) = SNAPSHOT.variants.find { |one| one.id == id } || flunk("no #{id}")
 
   # @return [Hash] a copy of a demo document, to be broken
@@ -27,6 +40,6 @@ module DemoCatalogue
   end
 
   def reading(trait, value = nil, **others)
-    Gimlet::Core::Readings::Reading.from({ trait: trait, value: value, **others }.compact)
+    Gimlet::Core::Readings::Reading.from({ trait: trait, value: value, **others }.compact, VOCABULARY)
   end
 end

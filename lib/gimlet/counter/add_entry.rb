@@ -46,7 +46,9 @@ module Gimlet
       def listen(words, asked, channel)
         heard = @reference.ear.call(words, asked: asked)
         @identify.checked(heard.readings, "words", channel)
-        { "items" => heard.items.map { |one| plain(one, channel) }, "unheard" => heard.unheard.map { |one| one.to_h.transform_keys(&:to_s) } }
+        { "items" => heard.items.map { |one| plain(one, channel) }, "unheard" => heard.unheard.map do |one|
+          one.to_h.transform_keys(&:to_s)
+        end }
       end
 
       private

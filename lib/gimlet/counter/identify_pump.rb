@@ -31,7 +31,8 @@ module Gimlet
         readings = checked(request[:readings] || [], "readings", channel) + checked(heard.readings, "text", channel)
         owned = owned_by(request[:customer_id])
         scope = scope_of(request, heard)
-        found = @reference.identify(scope).call(readings, channel: channel, owned: owned, chosen: request[:chosen], settled: request[:settled] || [])
+        found = @reference.identify(scope).call(readings, channel: channel, owned: owned, chosen: request[:chosen],
+                                                          settled: request[:settled] || [])
         Result.new(reference: @reference, readings: readings, heard: heard, owned: owned, identification: found,
                    part_differences: part_differences(found, scope))
       end

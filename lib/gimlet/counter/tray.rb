@@ -65,7 +65,8 @@ module Gimlet
         besides = lines.filter_map { |line, count| [line, count - shared.fetch(line.number, 0)] if count > shared.fetch(line.number, 0) }
         numbers = lines.keys.to_h { |line| [line.number, lines[line]] }
         wasted = leading.sum { |line, count| line.price_cents * [count - numbers.fetch(line.number, 0), 0].max }
-        Own.new(probability: order.probability, variant: pump || @reference.variant(order.members.first), lines: besides, wasted_cents: wasted)
+        Own.new(probability: order.probability, variant: pump || @reference.variant(order.members.first), lines: besides,
+                wasted_cents: wasted)
       end
     end
   end

@@ -24,7 +24,7 @@ module Gimlet
       def initialize(order)
         @order = order
         @record = order[:record]
-                @pdf = Prawn::Document.new(page_size: "A4", margin: [30, 36, 40, 36],
+        @pdf = Prawn::Document.new(page_size: "A4", margin: [30, 36, 40, 36],
                                    info: { Title: "Work card, order #{order[:id]}", Creator: "Gimlet" })
         @pdf.font_families.update("Hyperlegible" => { normal: "#{FONTS}/AtkinsonHyperlegible-Regular.ttf",
                                                       bold: "#{FONTS}/AtkinsonHyperlegible-Bold.ttf" })
@@ -61,7 +61,8 @@ module Gimlet
       # What the specialist knew to be open when the order was placed.
       def remarks
         work = @record["work"]
-        [("Complaint: #{work['complaints'].join(', ')}." if work["complaints"].any?), ("Placed though not sure: #{@record['reason']}." if @record["reason"])]
+        [("Complaint: #{work['complaints'].join(', ')}." if work["complaints"].any?),
+         ("Placed though not sure: #{@record['reason']}." if @record["reason"])]
           .compact + @record["doubts"].map { |one| "#{one['text']}: stands, #{one['reason']}." } + @record["assumptions"] + not_on_file
       end
 

@@ -30,7 +30,8 @@ module Gimlet
       rescue Psych::Exception => e
         Core::InputError.reject("vocabulary", "bad_vocabulary", "The vocabulary is not valid YAML: #{e.message}.")
       rescue NoMethodError, TypeError, ArgumentError
-        Core::InputError.reject("vocabulary", "bad_vocabulary", "The rows of the vocabulary do not have the shape that docs/vocabulary.md shows.")
+        Core::InputError.reject("vocabulary", "bad_vocabulary",
+                                "The rows of the vocabulary do not have the shape that docs/vocabulary.md shows.")
       end
     end
   end

@@ -16,8 +16,8 @@ module Gimlet
       # @return [Array<String>] one sentence for each thing
       def texts(one)
         readings = (one.readings || []).map { |fields| Core::Readings::Reading.from(fields, @vocabulary).to_s }
-        readings + [work(one.areas), complaint(one.complaint), wish(one.wish), (one.pumps && "#{one.pumps} pumps"),
-                    (one.unit && "torques in #{one.unit}")].compact
+        readings + [work(one.areas), complaint(one.complaint), wish(one.wish), one.pumps && "#{one.pumps} pumps",
+                    one.unit && "torques in #{one.unit}"].compact
       end
 
       private

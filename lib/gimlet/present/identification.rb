@@ -52,7 +52,9 @@ module Gimlet
 
       def beliefs
         { candidates: @found.candidates.map { |one| candidate(one) }, enough_to_order: @found.enough, lacking: @found.lacking,
-          order_classes: @found.order_classes.map { |one| order_class(one) }, none: @found.none.round(6), pumps: @found.pumps, orders: @found.orders }
+          order_classes: @found.order_classes.map do |one|
+            order_class(one)
+          end, none: @found.none.round(6), pumps: @found.pumps, orders: @found.orders }
       end
 
       def variant(at) = @reference.variant(at)
@@ -110,7 +112,8 @@ module Gimlet
       end
 
       def doubt(one)
-        { trait: one.trait.id, key: one.key, text: told(one), matters: one.matters, leading: leaders(one.leading), without: leaders(one.without) }
+        { trait: one.trait.id, key: one.key, text: told(one), matters: one.matters, leading: leaders(one.leading),
+          without: leaders(one.without) }
       end
 
       def told(one)

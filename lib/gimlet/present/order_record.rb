@@ -49,20 +49,27 @@ module Gimlet
         order = found.order_classes.find { |one| one.members.any? { |at| view.found.reference.variant(at) == view.pump } }
         { seen: view.found.readings.map(&:to_s), sure: view.sure,
           models: order ? order.members.first(SERVED).map { |at| view.found.reference.variant(at).id } : [view.pump.id],
-          doubts: found.doubts.select { |one| settled.key?(one.key) }.map { |one| { text: one.readings.join("; "), reason: settled[one.key] } } +
+          doubts: found.doubts.select do |one|
+            settled.key?(one.key)
+          end.map { |one| { text: one.readings.join("; "), reason: settled[one.key] } } +
             settled.slice("plate_unconfirmed").map { |_, why| { text: "nothing but the plate says which pump it is", reason: why } } }
       end
 
       def work(view, plan)
         names = Core::Catalogue::WORK_AREAS
         complaints = view.ticket.complaints.map { |id| view.found.reference.vocabulary.complaints.fetch(id).name }
-        { areas: plan[:scope].map { |id| { id: id, name: names.fetch(id) } }, added: plan[:added].map { |id, why| { name: names.fetch(id), why: why } },
-          not_on_file: plan[:not_on_file].map { |id| names.fetch(id) }, pumps: plan[:pumps], complaints: complaints, worn: view.ticket.findings }
+        { areas: plan[:scope].map { |id| { id: id, name: names.fetch(id) } }, added: plan[:added].map do |id, why|
+          { name: names.fetch(id), why: why }
+        end,
+          not_on_file: plan[:not_on_file].map do |id|
+            names.fetch(id)
+          end, pumps: plan[:pumps], complaints: complaints, worn: view.ticket.findings }
       end
 
       def parts(plan)
         chosen = plan[:plans].first
-        { plan: chosen[:name], lines: chosen[:lines], unfilled: chosen[:unfilled], surplus: chosen[:surplus], price_cents: chosen[:price_cents] }
+        { plan: chosen[:name], lines: chosen[:lines], unfilled: chosen[:unfilled], surplus: chosen[:surplus],
+          price_cents: chosen[:price_cents] }
       end
 
       # Orders of the first version kept the screen's own plan.
@@ -75,7 +82,9 @@ module Gimlet
           "seen" => document["readings"].map { |one| one["text"] },
           "work" => { "areas" => plan["scope"].map { |id| { "id" => id, "name" => names.fetch(id, id) } },
                       "added" => plan["added"].map { |id, why| { "name" => names.fetch(id, id), "why" => why } },
-                      "not_on_file" => plan["not_on_file"].map { |id| names.fetch(id, id) }, "pumps" => plan["pumps"], "complaints" => [], "worn" => [] },
+                      "not_on_file" => plan["not_on_file"].map do |id|
+                        names.fetch(id, id)
+                      end, "pumps" => plan["pumps"], "complaints" => [], "worn" => [] },
           "parts" => { "plan" => chosen["name"], **chosen.slice("lines", "unfilled", "surplus", "price_cents") }, "why" => plan["demand"],
           **plan.slice(*KEPT.map(&:to_s)), "unit" => plan["units"], "catalogue_version" => plan["catalogue_version"], "entry" => nil }
       end

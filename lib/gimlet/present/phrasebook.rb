@@ -16,12 +16,14 @@ module Gimlet
       def call(found)
         asked = found.identification.questions.first&.trait
         traits = [asked, *ALWAYS.filter_map { |id| found.reference.vocabulary.traits[id] }].compact.uniq
-        traits.map { |trait| { about: trait.name, examples: examples(trait, found, trait == asked), asked: trait == asked } } + others(found)
+        traits.map do |trait|
+          { about: trait.name, examples: examples(trait, found, trait == asked), asked: trait == asked }
+        end + others(found)
       end
 
       # Typed as they stand they are heard as this trait.
       def examples(trait, found, asked)
-        values = found.reference.field.column(trait.slot || trait.id).values.reject { |value| trait.way.blank?(value) }.first(EXAMPLES)
+        values = found.reference.field.column(trait.slot || trait.id).values.select { |value| trait.way.answer?(value) }.first(EXAMPLES)
         noun = trait.called.first
         said = values.map { |value| say(trait, value, noun, asked) }.uniq
         said << "not sure about the #{noun || trait.name}" unless asked
@@ -36,7 +38,7 @@ module Gimlet
         when "measured" then asked ? "#{plain(value)} #{trait.unit}" : "#{plain(value)} #{trait.unit} #{noun}"
         when "rated" then "#{plain(value)} #{trait.unit}"
         when "serial" then "serial #{value.begin || ((value.end || 101) - 1)}"
-        when "keyed", "chosen" then asked || trait.identity && noun.nil? ? value.to_s : "#{value} #{noun}"
+        when "keyed", "chosen" then asked || (trait.identity && noun.nil?) ? value.to_s : "#{value} #{noun}"
         when "threaded" then "#{value} #{noun}"
         else value.to_s
         end

@@ -23,7 +23,9 @@ module Gimlet
       end
 
       def call
-        { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
+        { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map do |line|
+          line(line)
+        end, found: Identification.call(@view.found),
           pump: pump, plan: @view.planned && Plan.call(@view.planned), tray: tray, lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id,
           phrases: Phrasebook.call(@view.found) }
       end
@@ -41,7 +43,9 @@ module Gimlet
       def line(one)
         pumps, orders = @view.steps[one.number]
         { number: one.number, kind: one.kind, at: one.at.iso8601, who: one.who, words: one.words, text: text(one),
-          items: one.items.map { |item| item(item) }, unheard: one.unheard.map { |words| words.slice("words", "note") }, pumps: pumps, orders: orders }
+          items: one.items.map { |item| item(item) }, unheard: one.unheard.map do |words|
+                                                        words.slice("words", "note")
+                                                      end, pumps: pumps, orders: orders }
       end
 
       def item(one)
@@ -61,7 +65,13 @@ module Gimlet
         when "channel" then Core::Readings::CHANNELS.fetch(body["channel"])
         when "work" then work(body)
         when "inspected" then "#{body['slot'].tr('_', ' ')} #{body['worn'] ? 'found worn' : 'is good'}"
-        when "settled" then body["reason"] ? "“#{body['doubt'].tr('_', ' ')}” stands: #{body['reason']}" : "“#{body['doubt'].tr('_', ' ')}” is open again"
+        when "settled" then if body["reason"]
+                              "“#{body['doubt'].tr('_',
+                                                   ' ')}” stands: #{body['reason']}"
+                            else
+                              "“#{body['doubt'].tr('_',
+                                                   ' ')}” is open again"
+                            end
         when "pump" then body["id"] ? "#{body['id']} taken by hand" : "the leading order again"
         when "plan" then "buy #{Core::KitPlan::POLICIES.fetch(body['policy'])}"
         when "unit" then "torques in #{body['unit']}"
@@ -71,7 +81,8 @@ module Gimlet
 
       def work(body)
         names = (body["areas"] || []).map { |id| Core::Catalogue::WORK_AREAS.fetch(id) }.join(", ")
-        [body["agreed"] ? "agreed" : "work", (names unless names.empty?), ("#{body['pumps']} pumps" if (body["pumps"] || 1) > 1)].compact.join(": ")
+        [body["agreed"] ? "agreed" : "work", (names unless names.empty?),
+         ("#{body['pumps']} pumps" if (body["pumps"] || 1) > 1)].compact.join(": ")
       end
 
       def pump
@@ -90,7 +101,8 @@ module Gimlet
       end
 
       def piece(line, quantity)
-        { number: line.number, name: line.name, quantity: quantity, price_cents: line.price_cents * quantity, short: [quantity - line.on_hand, 0].max }
+        { number: line.number, name: line.name, quantity: quantity, price_cents: line.price_cents * quantity,
+          short: [quantity - line.on_hand, 0].max }
       end
     end
   end

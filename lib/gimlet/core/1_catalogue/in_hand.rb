@@ -43,7 +43,7 @@ module Gimlet
 
         def objects(fitted, shapes, keys)
           fitting = fitted.flat_map { |layer, parts| shapes.include?(layer.shape) ? parts : [] }
-          fitting.map { |part| part.spec.values_at(*keys) }.reject { |sizes| sizes.none? }.uniq.sort_by(&:to_s).freeze
+          fitting.map { |part| part.spec.values_at(*keys) }.reject(&:none?).uniq.sort_by(&:to_s).freeze
         end
 
         def layers(variant)

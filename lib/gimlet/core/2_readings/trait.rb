@@ -12,7 +12,7 @@ module Gimlet
                    "parts" => "only old parts in hand", "photo" => "photo" }.freeze
 
       # Something that can be seen, read or measured. A row of the vocabulary; docs/vocabulary.md says what each key means.
-      Trait = Value.of(:id, :kind, :name, :unit, :ask, :called, :values, :alone, :alone_unit, :alone_key, :seconds,
+      Trait = Value.of(:id, :kind, :name, :unit, :ask, :called, :values, :alone, :alone_unit, :across, :of_head, :optional, :seconds,
                        :mistaken, :most, :wears, :slot, :axis, :many, :identity, :per, :group, :look) do
         # @return [Object] what knows how to hear, read, weigh and label a reading of it
         def way = Kinds::ALL.fetch(kind)
@@ -36,8 +36,10 @@ module Gimlet
         def self.from(row)
           lacking = REQUIRED.reject { |key| row[key] }
           InputError.reject("traits.#{row['id']}", "bad_trait", "A trait needs #{lacking.join(', ')}.") if lacking.any?
-          InputError.reject("traits.#{row['id']}.kind", "bad_trait", "“#{row['kind']}” is not a kind of trait: use " \
-                                                                     "#{Kinds::ALL.keys.join(', ')}.") unless Kinds::ALL.key?(row["kind"])
+          unless Kinds::ALL.key?(row["kind"])
+            InputError.reject("traits.#{row['id']}.kind", "bad_trait", "“#{row['kind']}” is not a kind of trait: use " \
+                                                                       "#{Kinds::ALL.keys.join(', ')}.")
+          end
           unknown = row.keys - members.map(&:to_s)
           InputError.reject("traits.#{row['id']}", "bad_trait", "A trait has no key “#{unknown.first}”.") if unknown.any?
           new(**DEFAULTS, **row.transform_keys(&:to_sym))

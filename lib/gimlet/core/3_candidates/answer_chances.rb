@@ -20,7 +20,7 @@ module Gimlet
           @trait = trait
           @channel = channel
           @rows = {}
-          @choices = column.values.count { |value| !blank?(value) }
+          @choices = column.values.count { |value| !@trait.way.blank?(value) }
         end
 
         # @param places [Array<Integer>] the values that are still possible
@@ -32,9 +32,6 @@ module Gimlet
           totals = places.to_h { |place| [place, rows.each_value.sum { |row| row[place] }] }
           rows.transform_values { |row| places.to_h { |place| [place, row[place] / totals[place]] } }
         end
-
-        # @return [Boolean] whether a value cannot be given as an answer
-        def blank?(value) = @trait.way.blank?(value)
 
         # @param value [Object] an answer of the matrix
         # @return [Readings::Reading] what choosing this answer records
@@ -49,7 +46,7 @@ module Gimlet
         def row(answer)
           @rows[answer] ||= begin
             way, told = @trait.way, reading(answer)
-            found = @column.values.map { |value| blank?(value) ? nil : fit(way, told, value, @choices) }
+            found = @column.values.map { |value| @trait.way.blank?(value) ? nil : fit(way, told, value, @choices) }
             known = found.compact
             usual = known.empty? ? 1.0 : known.sum / known.size
             found.map { |one| one || usual }
@@ -72,7 +69,7 @@ module Gimlet
         end
 
         def options(values)
-          known = values.reject { |value| blank?(value) }
+          known = values.select { |value| @trait.way.answer?(value) }
           @trait.slot ? known.flatten(1).filter_map { |object| object[@trait.axis] }.uniq : known.uniq
         end
       end

@@ -48,7 +48,9 @@ module Gimlet
         end
 
         def speakers
-          @speakers ||= @leading.members.take_while { |at| @posterior.probabilities[at] >= SPEAKS * @posterior.probabilities[@leading.members.first] }
+          @speakers ||= @leading.members.take_while do |at|
+            @posterior.probabilities[at] >= SPEAKS * @posterior.probabilities[@leading.members.first]
+          end
         end
 
         def doubt(weighed, many)

@@ -88,7 +88,9 @@ module Gimlet
           shown = belief.each_index.max_by(SHOWN) { |at| belief[at] }
           picked = chosen && @field.possibilities.index { |one| one.id == chosen }
           rank = classes.each_with_index.to_h { |one, at| [one.id, at] }
-          (shown | [classes.first.members.first, picked].compact).sort_by { |at| [rank.fetch(@classes.id_of(at), SHOWN), -belief[at]] }.map do |at|
+          (shown | [classes.first.members.first, picked].compact).sort_by do |at|
+            [rank.fetch(@classes.id_of(at), SHOWN), -belief[at]]
+          end.map do |at|
             Candidate.new(at: at, probability: belief[at], order_class: @classes.id_of(at))
           end
         end

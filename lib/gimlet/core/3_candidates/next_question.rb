@@ -117,14 +117,15 @@ module Gimlet
         def answers(trait)
           places = column(trait).places
           model = chances(trait)
-          found = model.matrix(@live.map { |at| places[at] }.uniq).reject { |value, _| model.blank?(value) }
+          found = model.matrix(@live.map { |at| places[at] }.uniq).select { |value, _| trait.way.answer?(value) }
                        .map { |value, chances| answer(places, model.reading(value), trait.way.label(trait, value), chances) }
                        .sort_by { |one| [-one.probability, one.label] }.first(BUTTONS)
           trait.kind == "chosen" && !trait.slot ? [*found, another(trait, model)] : found
         end
 
         def another(trait, model)
-          Answer.new(label: %w[maker series].include?(trait.id) ? "another #{trait.name}" : "none of these", probability: 0.0, leaves: 0, reading: model.reading(Readings::Kinds::Chosen::ANOTHER))
+          Answer.new(label: %w[maker series].include?(trait.id) ? "another #{trait.name}" : "none of these", probability: 0.0, leaves: 0,
+                     reading: model.reading(Readings::Kinds::Chosen::ANOTHER))
         end
 
         def answer(places, reading, label, chances)

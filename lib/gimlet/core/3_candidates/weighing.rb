@@ -62,7 +62,11 @@ module Gimlet
           known = column.values.compact.flatten(1).uniq
           sizes = observation.readings.to_h { |one| [one, known.filter_map { |object| object[one.definition.axis] }.uniq] }
           each = known.to_h { |object| [object, of_object(observation, object, sizes)] }
-          fits = column.values.reject { |objects| objects.nil? || objects.empty? }.to_h { |objects| [objects, objects.map { |one| each[one] }.max] }
+          fits = column.values.reject { |objects| objects.nil? || objects.empty? }.to_h do |objects|
+            [objects, objects.map do |one|
+              each[one]
+            end.max]
+          end
           unseen = observation.readings.reduce(1.0) { |all, one| all * one.definition.way.unseen(one, sizes[one]) }
           weighed(observation, column, fits, unseen, observation.readings.reduce(1.0) { |all, one| all * one.definition.way.best(one) })
         end
@@ -83,7 +87,9 @@ module Gimlet
             share += column.shares[place]
           end
           mean = share.positive? ? usual / share : 1.0
-          Weighed.new(observation: observation, found: column.values.map { |value| fits.fetch(value, mean) }, places: column.places, best: best,
+          Weighed.new(observation: observation, found: column.values.map do |value|
+            fits.fetch(value, mean)
+          end, places: column.places, best: best,
                       none: ((1 - Readings::Odds::UNSEEN) * mean) + (Readings::Odds::UNSEEN * unseen))
         end
       end

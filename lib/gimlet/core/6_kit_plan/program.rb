@@ -96,7 +96,11 @@ module Gimlet
         # Each part is covered, a count needs its line, and aims already reached stay reached.
         def rows(held, lined)
           size = @offers.size
-          lines = @needs.map { |part, need| [@offers.each_index.filter_map { |at| (pieces = @offers[at].covers[part]) && [at, pieces] }, need, ENDLESS] }
+          lines = @needs.map do |part, need|
+            [@offers.each_index.filter_map do |at|
+              (pieces = @offers[at].covers[part]) && [at, pieces]
+            end, need, ENDLESS]
+          end
           lines += @limits.each_with_index.map { |limit, at| [[[at, -1], [size + at, limit]], 0, ENDLESS] } if lined
           lines += held.map { |aim, best| [aim.each_with_index.filter_map { |cost, at| [at, cost] unless cost.zero? }, 0, best] }
           { row_lower: lines.map { |line| line[1] }, row_upper: lines.map(&:last), a_format: :rowwise, a_start: starts(lines),

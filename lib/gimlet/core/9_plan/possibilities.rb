@@ -18,7 +18,8 @@ module Gimlet
         end
 
         def possibility(variant, in_hand)
-          own = { "plate" => variant.spellings, "serial" => (variant.first_serial...variant.end_serial), "stroke_mm" => variant.model.stroke_mm }
+          own = { "plate" => variant.spellings, "serial" => (variant.first_serial...variant.end_serial),
+                  "stroke_mm" => variant.model.stroke_mm }
           Candidates::Possibility.new(id: variant.id, weight: variant.model.popularity * variant.share, family: variant.series.id,
                                       traits: variant.traits.merge(in_hand.of(variant), own).freeze)
         end

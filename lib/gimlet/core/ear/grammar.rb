@@ -11,6 +11,9 @@ module Gimlet
       # From the pieces of a line to what it says: figures and values with their nouns, clause by clause; what is left over may be the
       # answer to the open question; what is still left was not heard.
       class Grammar
+        # So many pieces on either side may belong to a word.
+        REACH = 12
+
         NEEDS = %w[want wanted need needed needing change replace renew new fit].freeze
 
         # @param asked [Readings::Trait, nil]
@@ -26,9 +29,11 @@ module Gimlet
         # @param pieces [Array<Piece>]
         # @return [Heard]
         def call(pieces)
+          @hedged, @tool, @paper = hedged?(pieces), said_tool(pieces), false
           plate(pieces)
           answer_alone(pieces)
           pieces.slice_when { |one, _| one.separator? }.each { |clause| hear(clause.reject(&:separator?)) }
+          @hedged, @tool, @paper = hedged?(pieces), said_tool(pieces), false
           answer_parts(pieces)
           Heard.new(items: @items.sort_by(&:from).freeze, unheard: unheard(pieces).freeze)
         end
@@ -40,6 +45,7 @@ module Gimlet
         def hear(clause)
           return if clause.empty?
 
+          @hedged, @tool, @paper = hedged?(clause), said_tool(clause), clause.any? { |piece| piece.says(:papers) }
           complain(clause)
           numbers(clause)
           serial(clause)
@@ -62,23 +68,34 @@ module Gimlet
         def reading(trait, told, pieces, clause)
           denied = denial(pieces, clause)
           pieces = [*pieces, denied].compact
-          fields = { trait: trait.id, **told, **colour(trait, clause), denied: denied && true, heard: words(pieces) }
+          fields = { trait: trait.id, **told, **colour(trait), denied: denied && true, heard: words(pieces) }
           note(pieces, readings: [fields.compact])
         end
 
         # Doubt and tool are said once for a clause.
-        def colour(trait, clause)
-          tool = clause.filter_map { |piece| piece.says(:tool) }.first
-          paper = trait.kind == "number" && clause.any? { |piece| piece.says(:papers) }
-          { hedged: clause.any? { |piece| piece.says(:hedge) } || nil, tool: (tool if trait.kind == "measured"),
-            observer: paper ? "old_invoice" : nil }
+        def colour(trait)
+          { hedged: @hedged, tool: (@tool if trait.kind == "measured"), observer: ("old_invoice" if @paper && trait.kind == "number") }
         end
+
+        def hedged?(pieces) = pieces.any? { |piece| piece.says(:hedge) } || nil
+        def said_tool(pieces) = pieces.filter_map { |piece| piece.says(:tool) }.first
+
+        # Pieces before and after one in its clause, the nearest first.
+        def before(clause, piece) = clause[[at(clause, piece) - REACH, 0].max...at(clause, piece)].reverse
+        def after(clause, piece) = clause[at(clause, piece) + 1, REACH]
+        def at(clause, piece) = piece.place - clause.first.place
 
         # "not brass", "isn't the left side"
         def denial(pieces, clause)
-          first = clause.index(pieces.first) or return
-          before = clause.take(first).reverse.find { |piece| !(piece.says(:filler) || piece.mark?) }
-          before if before&.says(:not) && !before.used && pieces.any? { |piece| piece.values.any? } && !pieces.any? { |piece| piece.says(:not) }
+          return if clause.empty?
+
+          before = before(clause, pieces.first).find { |piece| !(piece.says(:filler) || piece.mark?) }
+          # "four, no, eight bolts" puts it right.
+          return if before&.norm == "no" && pieces.first.figure
+
+          before if before&.says(:not) && !before.used && pieces.any? { |piece| piece.values.any? } && pieces.none? do |piece|
+            piece.says(:not)
+          end
         end
 
         def note(pieces, **said)
@@ -91,11 +108,30 @@ module Gimlet
         # --- what is wrong with the pump ---
 
         def complain(clause)
-          id, pieces = @complaints.find(open(clause).reject { |piece| piece.unit || piece.name })
-          return unless id
+          @wrong = []
+          while (id, pieces = @complaints.find(open(clause).reject { |piece| piece.unit || piece.name || @denied&.include?(piece) })) && id
+            complaint(clause, id, pieces)
+          end
+          observed(clause)
+        end
+
+        # "only getting 100 bar" is no rating but a complaint, "10 bar inlet pressure" is neither.
+        def observed(clause)
+          low = open(clause).find { |piece| %i[pressure flow].include?(Units::KIND_OF[piece.unit]) } or return
+          if (seen = open(clause).find { |piece| piece.says(:observed) })
+            note([seen, low], complaint: Units::KIND_OF[low.unit] == :flow ? "no_flow" : "pressure_loss")
+          elsif clause.any? { |piece| piece.says(:elsewhere) }
+            low.alien = "That is not the pump's own rating."
+          end
+        end
+
+        def complaint(clause, id, pieces)
+          # "no leaks" is no complaint, but "no pressure" is.
+          no = open(clause).find { |piece| piece.says(:not) && pieces.none?(piece) && piece.from < pieces.map(&:from).min }
+          return @denied = [*@denied, *pieces] if no
 
           note(pieces, complaint: id)
-          @wrong = pieces
+          @wrong += pieces
           # Nouns beside a complaint say where it is and when; they are no order for work.
           open(clause).each do |piece|
             beside = (piece.noun? || piece.areas.any?) && !counted?(clause, piece) && !needed?(clause, piece)
@@ -103,7 +139,10 @@ module Gimlet
           end
         end
 
-        def counted?(clause, noun) = clause.any? { |piece| piece.figure && piece.from < noun.from } && !clause.any? { |piece| piece.says(:damage) }
+        def counted?(clause, noun)
+          count = clause.find { |piece| piece.figure && piece.from < noun.from } or return false
+          every?(clause, count) || clause.none? { |piece| piece.says(:damage) }
+        end
 
         def needed?(clause, piece)
           clause.any? { |one| NEEDS.include?(one.norm) && one.from < piece.from }
@@ -111,26 +150,33 @@ module Gimlet
 
         # "two bolts snapped", "one plunger cracked", "only found one seal": some, not all of them.
         def damage(clause)
-          worst = open(clause).find { |piece| piece.says(:damage) } || clause.find { |piece| piece.says(:damage) && @wrong&.include?(piece) }
-          return unless worst
+          worst = open(clause).find { |piece| piece.says(:damage) } || clause.find do |piece|
+            piece.says(:damage) && @wrong&.include?(piece)
+          end
+          return if worst.nil? || @denied&.include?(worst) || denied_before?(clause, worst)
 
           some = clause.select { |piece| piece.whole? && !piece.used && piece.key.nil? }
           some = some.reject { |piece| every?(clause, piece) }
           return if @wrong&.include?(worst) && some.empty?
 
           nearest = some.select { |piece| piece.from < worst.from }.max_by(&:from) || some.min_by(&:from)
-          context = open(clause).select { |piece| (piece.noun? || piece.areas.any?) && !counted_by_other?(clause, piece, nearest) && !needed?(clause, piece) }
+          nearest = some.first if some.size == 2 && before(clause, some.last).first.says(:some)
+          context = open(clause).select do |piece|
+            (piece.noun? || piece.areas.any?) && !counted_by_other?(clause, piece, nearest) && !needed?(clause, piece)
+          end
           note([worst, *nearest, *context].uniq, complaint: "damage")
         end
 
+        # "nothing cracked", "no bolts missing"
+        def denied_before?(clause, piece) = open(clause).any? { |one| one != piece && one.says(:not) && one.from < piece.from }
+
         def every?(clause, piece)
-          before = clause[clause.index(piece) - 1]
-          piece != clause.first && before&.says(:every)
+          before(clause, piece).first&.says(:every)
         end
 
         # The noun of a figure that is not the damaged one: "8 bolts two snapped".
         def counted_by_other?(clause, noun, damaged)
-          before = clause.take(clause.index(noun)).reverse.find { |piece| piece.figure || piece.noun? }
+          before = before(clause, noun).find { |piece| piece.figure || piece.noun? }
           before && before != damaged && !before.figure.nil?
         end
 
@@ -151,8 +197,15 @@ module Gimlet
 
         def named(piece, clause)
           id, value = piece.name
-          paper = clause.take(clause.index(piece)).reverse.find { |one| one.nouns.include?("part_number") }
+          return if one_of_two?(clause, piece, id)
+
+          paper = before(clause, piece).find { |one| one.nouns.include?("part_number") }
           reading(trait(id), { value: value }, [piece, *(paper unless paper&.used)], clause)
+        end
+
+        # "TK4L20 or TK4R20"
+        def one_of_two?(clause, piece, id)
+          [before(clause, piece), after(clause, piece)].any? { |near| near.first&.norm == "or" && near[1]&.name&.first == id }
         end
 
         # A text one slip away from a name of the catalogue is read as it was typed.
@@ -164,7 +217,7 @@ module Gimlet
 
         # "PW K42": a name with a gap in it, and slightly wrong.
         def apart(clause, at)
-          run = clause.drop(at).take(4).take_while { |one| !one.used && !one.unit && (one.chunk || one.figure || short?(one)) }
+          run = clause[at, 4].take_while { |one| !one.used && !one.unit && (one.chunk || one.figure || short?(one)) }
           run.pop while run.any? && run.none? { |one| one.chunk || one.figure }
           return if run.size < 2 || run.none? { |one| one.chunk || one.figure }
 
@@ -175,7 +228,9 @@ module Gimlet
         # "kit ends in 120"
         def partial(clause, at)
           text = text_after(clause, at + 1) or return
-          noun = clause.take(at).reverse.find { |piece| piece.nouns.intersect?(%w[part_number plate serial]) }
+          noun = before(clause, clause[at]).find { |piece| piece.nouns.intersect?(%w[part_number plate serial]) }
+          return if noun&.nouns&.include?("serial")
+
           id = noun&.nouns&.include?("plate") ? "plate" : "part_number"
           ending = clause[at].says(:ends)
           value = ending ? "*#{text.first}" : "#{text.first}*"
@@ -184,13 +239,13 @@ module Gimlet
 
         # "invoice DB KIT 120": a number that the catalogue does not have is still a number.
         def quoted(clause, at)
-          pieces = clause.drop(at + 1).drop_while { |one| one.nouns.include?("part_number") || one.says(:filler) }
+          pieces = clause[at + 1, REACH].drop_while { |one| one.nouns.include?("part_number") || one.says(:filler) }
           return if pieces.first&.says(:ends) || pieces.first&.says(:starts)
 
           run = pieces.take_while { |one| !one.used && !one.unit && (one.figure || one.chunk || one.mark? || short?(one)) }
           run.pop while run.last&.mark?
           text = run.any? && words(run)
-          return unless text && text.match?(/\d/) && text.count("A-Za-z0-9") >= 3
+          return unless text&.match?(/\d/) && text.count("A-Za-z0-9") >= 3
 
           reading(trait("part_number"), { value: text }, [clause[at], *run], clause)
         end
@@ -198,15 +253,15 @@ module Gimlet
         def short?(piece) = piece.tokens.all? { |token| token.word? && token.text.size <= 5 } && !piece.idle? && piece.areas.empty?
 
         def text_after(clause, at)
-          run = clause.drop(at).drop_while { |piece| piece.says(:filler) && !piece.figure }
-                      .take_while { |piece| piece.figure || piece.chunk || (short?(piece) && !piece.noun?) }
+          run = clause[at, REACH].drop_while { |piece| piece.says(:filler) && !piece.figure }
+                                 .take_while { |piece| piece.figure || piece.chunk || (short?(piece) && !piece.noun?) }
           [words(run).delete(" "), run] if run.any?
         end
 
         def serial(clause)
           at = clause.index { |piece| !piece.used && piece.nouns.include?("serial") } or return
-          run = clause.drop(at + 1).drop_while { |piece| piece.says(:filler) || piece.mark? || piece.says(:hedge) }
-                      .take_while { |piece| piece.digits && piece.unit.nil? }
+          run = clause[at + 1, REACH].drop_while { |piece| piece.says(:filler) || piece.mark? || piece.says(:hedge) }
+                                     .take_while { |piece| piece.digits && piece.unit.nil? }
           return if run.empty?
 
           reading(trait("serial"), { value: run.map(&:digits).join }, [clause[at], *run], clause)
@@ -247,9 +302,9 @@ module Gimlet
         def nothing(noun)
           traits = noun.nouns.map { |id| trait(id) }
           if (none = traits.find { |one| one.values.key?("none") }) then { trait: none.id, value: "none" }
-          elsif (named = traits.find { |one| %w[plate serial number].include?(one.kind) || one.identity && one.kind == "chosen" })
+          elsif (named = traits.find { |one| %w[plate serial number].include?(one.kind) || (one.kind == "chosen" && one.values.empty?) })
             { trait: named.id, unknown: true }
-          elsif (count = traits.find { |one| one.kind == "counted" && !one.identity }) then { trait: count.id, value: 0 }
+          elsif (count = traits.find(&:optional)) then { trait: count.id, value: 0 }
           end
         end
 
@@ -271,20 +326,31 @@ module Gimlet
         end
 
         def alone_trait(piece, clause)
-          return if @asked && @asked.way.hear(@asked, piece) && piece.unit.nil?
+          return if @asked&.way&.hear(@asked, piece) && piece.unit.nil?
+
+          return if piece.alien
 
           kind = Units::KIND_OF[piece.unit]
           return @vocabulary.traits.values.find { |one| one.alone_unit == kind.to_s } if kind
           return trait("head_bolt_drive") if piece.key && piece.size
           return @vocabulary.traits.values.find { |one| one.kind == "threaded" } if piece.thread && piece.figure
-          return trait(piece.alone.first) if piece.alone.any?
+          return (trait(piece.alone.first) unless of_something_else?(piece, clause)) if piece.alone.any?
 
           lonely(piece, clause)
         end
 
+        # "brass ring", "hollow sound": said of what comes next.
+        def of_something_else?(piece, clause)
+          following = after(clause, piece).first or return false
+          !(following.used || following.idle? || following.figure || following.key || following.says(:pumps) || following.values.any? ||
+            following.says(:not) || following.says(:unsure))
+        end
+
         # A value that is all there is in its clause, and belongs to one trait that is seen from outside.
         def lonely(piece, clause)
-          return if piece.values.empty? || open(clause).any? { |one| one != piece && !one.idle? && !one.says(:not) && !one.says(:pumps) }
+          return if piece.values.empty? || clause.size > REACH || open(clause).any? do |one|
+            one != piece && !one.idle? && !one.says(:not) && !one.says(:pumps)
+          end
 
           outside = piece.values.keys.map { |id| trait(id) }.select { |one| %w[manifold_material cover_colour].include?(one.id) }
           outside.first if outside.one? && clause.none?(&:used)
@@ -293,16 +359,24 @@ module Gimlet
         # --- work and wishes ---
 
         def work(clause)
+          # "plungers are fine", "valves were done last year": nothing to do there.
+          return if clause.any? { |piece| piece.says(:past) } && clause.none? { |piece| NEEDS.include?(piece.norm) }
           return if clause.any? { |piece| piece.says(:damage) && piece.used } && clause.none? { |piece| NEEDS.include?(piece.norm) }
 
-          open(clause).each { |piece| note([piece], areas: piece.areas) if piece.areas.any? }
+          told = @items.flat_map { |item| item.readings || [] }.map { |fields| fields[:trait] }
+          open(clause).each do |piece|
+            spoken_of = piece.nouns.intersect?(told) && clause.any?(&:used)
+            note([piece], areas: piece.areas) if piece.areas.any? && !spoken_of
+          end
         end
 
         # "torque in foot pounds", "today"
         def wishes(clause)
-          at = clause.index { |piece| piece.says(:wish) == "unit" || piece.says(:wish) == "torque" }
+          at = clause.index { |piece| %w[unit torque].include?(piece.says(:wish)) }
           unit, run = torque_unit(clause.drop(at + 1).reject { |piece| piece.says(:wish) == "unit" }) if at
           note([clause[at], *run], unit: unit) if unit
+          bare, run = torque_unit(open(clause)) unless unit
+          note(run, unit: bare) if bare && clause.none?(&:figure)
           open(clause).each { |piece| note([piece], wish: piece.says(:wish)) if piece.says(:wish) && piece.says(:wish) != "unit" }
         end
 
@@ -356,7 +430,9 @@ module Gimlet
 
           left = pieces.reject(&:used)
           if (told = first_told(left)) then reading(@asked, told.first, [told.last], pieces)
-          elsif (small = left.find { |piece| piece.says(:not) && !piece.says(:filler) }) && left.all? { |piece| piece == small || piece.idle? }
+          elsif (small = left.find { |piece| piece.says(:not) && !piece.says(:filler) }) && left.all? do |piece|
+            piece == small || piece.idle?
+          end
             refuse_plainly(small)
           elsif %w[plate number].include?(@asked.kind) then as_typed(left)
           end
@@ -378,7 +454,7 @@ module Gimlet
 
         # What was read from a plate or a bag is taken as it was typed.
         def as_typed(left)
-          run = left.drop_while { |piece| piece.idle? }.reverse.drop_while { |piece| piece.idle? }.reverse
+          run = left.drop_while(&:idle?).reverse.drop_while(&:idle?).reverse
           text = run.any? ? words(run) : ""
           return unless text.match?(/[A-Za-z0-9]/) && text.size <= 30 && run.none? { |piece| piece.noun? || piece.areas.any? || piece.unit }
           return unless text.match?(/\d/) || text.size <= 12
@@ -389,32 +465,31 @@ module Gimlet
         # --- what was not heard ---
 
         def unheard(pieces)
-          left = pieces.reject { |piece| piece.used || piece.separator? || passed_over?(piece, pieces) }
+          heard = pieces.slice_when do |one, _|
+            one.separator?
+          end.select { |clause| clause.any?(&:used) }.flat_map { |clause| clause.map(&:place) }
+          @beside = heard.to_h { |place| [place, true] }
+          left = pieces.reject { |piece| piece.used || piece.separator? || passed_over?(piece) }
           left.slice_when { |one, two| !side_by_side?(one, two, pieces) }.map do |run|
             Unheard.new(words: words(run), note: explained(run), from: run.first.from, to: run.last.to)
           end
         end
 
         def side_by_side?(one, two, pieces)
-          between = pieces[(pieces.index(one) + 1)...pieces.index(two)]
+          between = pieces[(one.place + 1)...two.place]
           between.none? { |piece| piece.used || piece.separator? }
         end
 
         # A small word, or a noun that only says what the rest of its clause was about.
-        def passed_over?(piece, pieces)
+        def passed_over?(piece)
           return false if piece.figure && !(piece.figure == 1 && piece.tokens.first.spelled_out)
 
-          piece.idle? || piece.figure || (piece.noun? && heard_beside?(piece, pieces)) || piece.says(:damage) && heard_beside?(piece, pieces)
-        end
-
-        def heard_beside?(piece, pieces)
-          at = pieces.index(piece)
-          before = pieces.take(at).reverse.take_while { |one| !one.separator? }
-          after = pieces.drop(at + 1).take_while { |one| !one.separator? }
-          (before + after).any?(&:used)
+          piece.idle? || piece.figure || ((piece.noun? || piece.says(:damage)) && @beside[piece.place])
         end
 
         def explained(run)
+          return "Which of them?" if run.count(&:name) > 1
+
           figure = run.find(&:figure) or return
           if figure.alien then figure.alien
           elsif Units::KIND_OF[figure.unit] == :torque then "A torque is looked up, never taken from a caller."

@@ -14,8 +14,11 @@ module Gimlet
       # value speaks of without a noun), `areas`, and what small words do (`not`, `hedge`, `key` ...).
       class Lexicon
         NOTHING = {}.freeze
-        LISTED = %w[unsure absent not hedge damage every some pumps sets times money heat holders papers ends starts gaps filler].freeze
-        TABLES = { "keys" => :key, "threads" => :thread, "tools" => :tool, "wishes" => :wish, "spelled" => :letter }.freeze
+        TELLING = 3
+        LISTED = %w[unsure absent not hedge damage every some pumps sets observed elsewhere other_places past times money heat holders
+                    papers ends starts gaps filler].freeze
+        TABLES = { "keys" => :key, "threads" => :thread, "tools" => :tool, "slots" => :slot, "wishes" => :wish,
+                   "spelled" => :letter }.freeze
 
         # @return [Spelling]
         attr_reader :spelling
@@ -28,9 +31,10 @@ module Gimlet
           @longest = Hash.new(0)
           traits(on_file)
           vocabulary.work.each { |row| row.called.each { |phrase| add(phrase, areas: row.areas) } }
+          named = @meanings.keys.flat_map(&:split).uniq
           small_words
-          known = @meanings.keys.flat_map(&:split) + complaint_words + NumberWords::SIMPLE.keys + (vocabulary.words["common"] || [])
-          @spelling = Spelling.new(known.uniq)
+          plain = NumberWords::SIMPLE.keys + (vocabulary.words["common"] || []) + (@meanings.keys.flat_map(&:split) - named)
+          @spelling = Spelling.new(named + complaint_words, plain)
         end
 
         # @param tokens [Array<Token>]
@@ -41,7 +45,7 @@ module Gimlet
           best = [0, NOTHING]
           tokens[at, most * 2].each_with_index do |token, offset|
             next best if soft?(token) && offset.positive?
-            break if token.separator? && !across?(spoken, tokens, at + offset) || spoken.size == most
+            break if (token.separator? && !across?(spoken, tokens, at + offset)) || spoken.size == most
 
             spoken << token.norm unless token.separator?
             found = @meanings[spoken.join(" ")]
@@ -64,10 +68,15 @@ module Gimlet
           @vocabulary.traits.each_value do |trait|
             trait.called.each { |phrase| add(phrase, nouns: [trait.id]) }
             trait.alone.each { |phrase| add(phrase, alone: [trait.id]) }
-            trait.values.each { |value, names| [value, *names].each { |name| value(name, trait, value) } }
-            next unless %w[chosen].include?(trait.kind) && !trait.identity
+            trait.each_value { |value, names| [value, *names].each { |name| value(name, trait, value) } }
+            # Makers and series are names.
+            next unless trait.kind == "chosen" && !%w[maker series].include?(trait.id)
 
-            (on_file[trait.id] || []).each { |value| value(value, trait, value) }
+            (on_file[trait.id] || []).each do |value|
+              value(value, trait, value)
+              # So many words are not said of anything else.
+              add(value, alone: [trait.id]) if value.to_s.split.size >= TELLING
+            end
           end
         end
 
@@ -85,7 +94,11 @@ module Gimlet
         end
 
         def complaint_words
-          @vocabulary.complaints.values.flat_map { |one| one.phrases.flat_map { |phrase| phrase.split(/[ |]/) } }.map { |one| Tokens.norm(one) }
+          @vocabulary.complaints.values.flat_map do |one|
+            one.phrases.flat_map do |phrase|
+              phrase.split(/[ |]/)
+            end
+          end.map { |one| Tokens.norm(one) }
         end
 
         def add(phrase, **meaning)

@@ -65,7 +65,7 @@ module Gimlet
         # The nearest noun on one side, with nothing but small words and other modifiers between.
         def beside(piece, step)
           place = at(piece) + step
-          while place >= 0 && place < @clause.size
+          while place >= 0 && place < @clause.size && (place - at(piece)).abs <= Grammar::REACH
             other = @clause[place]
             return other if other.noun? && !other.name && !(other.used && other.values.empty? && step.positive?)
             return if blocking?(other)
@@ -79,29 +79,44 @@ module Gimlet
           return false if other.chunk&.match?(/\AM\d+\z/i)
 
           other.areas.any? || other.chunk || other.name || (other.tokens.first.word? && !other.idle? && !other.modifier? &&
-            !%i[not hedge every unsure wish pumps].any? { |small| other.says(small) } && other.key.nil?)
+            %i[not hedge every unsure wish pumps].none? { |small| other.says(small) } && other.key.nil?)
         end
 
         def linked?(noun, piece)
           between = @clause[(at(noun) + 1)...at(piece)]
-          between.any? && between.all?(&:idle?) && between.any? { |one| LINKS.include?(one.norm) || one.tokens.any? { |token| LINKS.include?(token.text) } }
+          between.any? && between.all?(&:idle?) && between.any? do |one|
+            LINKS.include?(one.norm) || one.tokens.any? do |token|
+              LINKS.include?(token.text)
+            end
+          end
         end
 
         # The clause opens with this noun, and the next noun has words of its own after it.
         def leads?(noun, piece, next_noun)
-          first = @clause.find { |one| one.noun? || one.modifier? }
-          first == noun && next_noun && @clause.drop(at(next_noun) + 1).any? { |one| one.modifier? && trait_for(next_noun, one, :after) } && piece != next_noun
+          first = @first ||= @clause.find { |one| one.noun? || one.modifier? }
+          first == noun && next_noun && @clause[at(next_noun) + 1, Grammar::REACH].any? do |one|
+            one.modifier? && trait_for(next_noun, one, :after)
+          end && piece != next_noun
         end
 
         def trait_for(noun, piece, side)
-          traits = noun.nouns.map { |id| @vocabulary.trait(id) }.reject { |one| one.slot && piece.values.empty? && !piece.figure && !piece.span }
+          traits = noun.nouns.map do |id|
+            @vocabulary.trait(id)
+          end.reject { |one| one.of_head && elsewhere? }.reject { |one| one.slot && piece.values.empty? && !piece.figure && !piece.span }
           fitting = traits.select { |trait| !@given[noun].include?(trait.id) && fits?(trait, piece, side, noun) }
           fitting.find { |one| one.id == @asked&.id } || fitting.first
         end
 
+        # Bolts of a flange or a cover are not those of the head.
+        def elsewhere?
+          @elsewhere ||= [@clause.any? { |one| one.says(:other_places) } && @clause.none? { |one| one.norm.match?(/\bhead\b/) }]
+          @elsewhere.first
+        end
+
         def fits?(trait, piece, side, noun)
           told = trait.way.hear(trait, piece) or return false
-          return true if piece.unit || piece.key || piece.thread || told[:value].is_a?(String) && piece.values.any?
+          return trait.across || false if trait.kind == "keyed" && piece.unit
+          return true if piece.unit || piece.key || piece.thread || (told[:value].is_a?(String) && piece.values.any?)
           return piece.values.any? if piece.figure.nil? && piece.span.nil?
 
           bare?(trait, piece, side, noun)
@@ -121,7 +136,11 @@ module Gimlet
         end
 
         def counts?(noun, figure, side)
-          side == :before && noun.nouns.any? { |id| @vocabulary.trait(id).then { |one| one.kind == "counted" && figure <= (one.most || 99) } }
+          side == :before && noun.nouns.any? do |id|
+            @vocabulary.trait(id).then do |one|
+              one.kind == "counted" && figure <= (one.most || 99)
+            end
+          end
         end
 
         def taking?(noun, piece)
@@ -139,15 +158,10 @@ module Gimlet
           end
         end
 
-        SLOT_WORDS = { "seal" => "seal", "packing" => "seal", "o ring" => "oring", "oring" => "oring", "ring" => "oring" }.freeze
-
         def slot_beside(piece)
-          near = @clause.select { |one| one != piece && !one.used }.sort_by { |one| (at(one) - at(piece)).abs }
-          near.each do |one|
-            word = SLOT_WORDS.keys.find { |name| one.norm.gsub("-", " ").include?(name) }
-            return [one, SLOT_WORDS[word]] if word
-          end
-          nil
+          near = @clause[[at(piece) - Grammar::REACH, 0].max..(at(piece) + Grammar::REACH)].reject { |one| one == piece || one.used }
+                                                                                           .sort_by { |one| (at(one) - at(piece)).abs }
+          near.find { |one| one.says(:slot) }&.then { |one| [one, one.says(:slot)] }
         end
       end
     end

@@ -31,22 +31,35 @@ module Gimlet
           if (number = SIMPLE[word]) then simple(out, token, number)
           elsif (times = TIMES[word]) && figure(out.last) then join(out, 1, token, out.last.figure * times)
           elsif (under = PARTS[word]) then part(out, token, under)
+          elsif point?(out, token) then point(out, token)
           else token
           end
         end
 
+        # "three point three"
+        def point?(out, token) = token.figure && token.figure < 100 && out.last&.norm == "point" && figure(out[-2])
+
+        def point(out, token)
+          digits = token.norm
+          join(out, 2, token, out[-2].figure + Rational(digits.to_i, 10**digits.size))
+        end
+
         def simple(out, token, number)
+          return point(out, worded(token, number)) if point?(out, worded(token, number))
+
           before = out.last
           return worded(token, number) unless before&.spelled_out
           return join(out, 1, token, before.figure + number) if addable?(before.figure, number)
           # "fourteen fifty" is 1450.
-          return join(out, 1, token, (before.figure * 100) + number) if before.figure.between?(10, 99) && number >= 20 && before.figure >= 13
+          return join(out, 1, token, (before.figure * 100) + number) if before.figure.between?(10,
+                                                                                               99) && number >= 20 && before.figure >= 13
 
           worded(token, number)
         end
 
         def addable?(before, number)
-          (before >= 20 && (before % 10).zero? && number.between?(1, 9) && before < 100) || ((before % 100).zero? && before >= 100 && number < 100)
+          (before >= 20 && (before % 10).zero? && number.between?(1,
+                                                                  9) && before < 100) || ((before % 100).zero? && before >= 100 && number < 100)
         end
 
         # "half", "three quarter", "one and a half".

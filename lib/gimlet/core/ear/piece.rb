@@ -8,7 +8,8 @@ module Gimlet
       class Piece
         # @return [Array<Token>]
         attr_reader :tokens
-        attr_accessor :figure, :unit, :span, :sizes, :key, :size, :thread, :name, :plate, :number, :digits, :used, :chunk, :ending, :alien
+        attr_accessor :figure, :unit, :span, :sizes, :key, :size, :thread, :name, :plate, :number, :digits, :used, :chunk, :ending, :alien,
+                      :place
 
         # @param tokens [Array<Token>]
         # @param meaning [Hash] as Lexicon gives it

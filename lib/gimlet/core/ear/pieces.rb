@@ -12,7 +12,8 @@ module Gimlet
       # From a line to pieces: names of the catalogue, the longest phrases, figures with their units. One pass, left to right.
       class Pieces
         UNIT_WORDS = 4
-        VOLUMES = { "litre" => "L/min", "liter" => "L/min", "ltr" => "L/min", "l" => "L/min", "gallon" => "US gpm", "gal" => "US gpm" }.freeze
+        VOLUMES = { "litre" => "L/min", "liter" => "L/min", "ltr" => "L/min", "l" => "L/min", "gallon" => "US gpm",
+                    "gal" => "US gpm" }.freeze
         SPELLED_LEAST = 3
 
         # @param lexicon [Lexicon]
@@ -30,7 +31,7 @@ module Gimlet
           @pieces = []
           at = 0
           at += take(at) while at < @tokens.size
-          @pieces = joined(@pieces)
+          joined(@pieces).each_with_index { |piece, place| piece.place = place }
         end
 
         private
@@ -48,7 +49,7 @@ module Gimlet
           length, meaning = @lexicon.longest(@tokens, at)
           return add(at, named.first, name: named.last) if named && named.first >= length
           return spelled(at) if spelled_run(at) >= SPELLED_LEAST && length < 2
-          return word(at) if length == 1 && runs_on?(at) && !keyed(meaning).any?
+          return word(at) if length == 1 && runs_on?(at) && keyed(meaning).none?
           return add(at, length, meaning: meaning, **keyed(meaning)) if length.positive? && @tokens[at].figure.nil?
           return add(at, length, meaning: meaning) if length > 1
 
@@ -69,7 +70,7 @@ module Gimlet
 
         # @return [Array(Integer, Array), nil] how many tokens, and [trait id, value]
         def name_at(at)
-          return if !startable?(at)
+          return unless startable?(at)
 
           found, text = nil, +""
           @tokens[at, 12].each_with_index do |token, offset|
@@ -78,11 +79,14 @@ module Gimlet
             text << Names.plain(token.text)
             next if text.empty? || token.mark? || inside?(at + offset)
 
-            name = @names.exact(text) or next
+            name = @names.exact(text) || plural(text, token) or next
             found = [offset + 1, name] if whole_name?(at, offset)
           end
           found
         end
+
+        # "one of those Pellwicks"
+        def plural(text, token) = (@names.exact(text.delete_suffix("S")) if token.word? && token.text.size > 4 && text.end_with?("S"))
 
         # A name neither begins nor ends in the middle of a run of letters and figures.
         def startable?(at)
@@ -119,7 +123,9 @@ module Gimlet
         def spelled_run(at)
           return 0 unless letter(at)
 
-          run = (at...[at + 16, @tokens.size].min).take_while { |one| letter(one) || digit?(@tokens[one]) || "-/".include?(@tokens[one].text) }
+          run = (at...[at + 16, @tokens.size].min).take_while do |one|
+            letter(one) || digit?(@tokens[one]) || "-/".include?(@tokens[one].text)
+          end
           run.pop while run.any? && @tokens[run.last].mark?
           # A figure that counts or measures what follows is not part of it.
           run.pop if run.any? && @tokens[run.last].figure && counted_on?(run.last)
@@ -150,13 +156,19 @@ module Gimlet
           token = @tokens[at]
           return chunk(at) if in_chunk?(at)
 
-          count, unit = unit_at(at + 1)
+          ish = @tokens[at + 1]&.glued && @tokens[at + 1].norm == "ish" ? 1 : 0
+          count, unit = unit_at(at + 1 + ish)
+          count += ish
+          unit ||= "in" if token.text.include?("/")
           size, more = half(at + 1 + count)
-          known = { figure: token.figure + size, unit: unit, digits: token.text[/\A\d[\d,]*\z/]&.delete(",") }
+          value = token.figure + size
+          # 1.450 rpm is written with a point for the thousands.
+          value *= 1000 if unit == "rpm" && value.denominator > 1
+          known = { figure: value, unit: unit, digits: token.text[/\A\d[\d,]*\z/]&.delete(",") }
           return alien(at) if unit.nil? && alien?(at + 1)
 
           known[:unit] = "rpm" if unit.nil? && after_flow?(token)
-          add(at, 1 + count + more, **known.compact)
+          add(at, 1 + count + more, meaning: ish.zero? ? Lexicon::NOTHING : { hedge: true }, **known.compact)
         end
 
         # A time, a price, a temperature, a measure that is not used here: no reading of a pump.
@@ -183,7 +195,7 @@ module Gimlet
 
         # @return [Array(Integer, String)] tokens that make a unit here, and the unit
         def unit_at(at)
-          words = @tokens[at, UNIT_WORDS + 2].to_a.take_while { |token| !token.separator? && token.figure.nil? || token.text == "." }
+          words = @tokens[at, UNIT_WORDS + 2].to_a.take_while { |token| (!token.separator? && token.figure.nil?) || token.text == "." }
           words.size.downto(1) do |count|
             symbol = Units.symbol(words.take(count).map(&:text).join) or next
             return [count, symbol] unless symbol == "in" && words.first.text.downcase == "in" && !inches?(at, words, count)
@@ -222,7 +234,7 @@ module Gimlet
           token = @tokens[at]
           return figure_word(at) if %w[gallon litre inch].include?(token.norm) && half(at + 1).last.positive?
 
-          glued?(at + 1) && !cross?(at) ? chunk(at) : add(at, 1)
+          glued?(at + 1) && !cross?(at) && (token.word? || "?*".include?(token.text)) ? chunk(at) : add(at, 1)
         end
 
         # "an inch and a quarter"
@@ -237,7 +249,7 @@ module Gimlet
 
         # Whether a figure runs on into letters that are no unit: "4L20", "2Z9".
         def in_chunk?(at)
-          return false if !glued?(at + 1) || unit_at(at + 1).first.positive? || half(at + 1).last.positive?
+          return false if !glued?(at + 1) || @tokens[at + 1].norm == "ish" || unit_at(at + 1).first.positive? || half(at + 1).last.positive?
           return false if %w[x × - / " ” : @ + = ) ( %].include?(@tokens[at + 1].text.downcase)
 
           length, = @lexicon.longest(@tokens, at + 1)
@@ -247,7 +259,7 @@ module Gimlet
         # A run of letters, figures and ? that is no word: a plate or a number as far as it can be read.
         def chunk(at)
           run = [@tokens[at], *@tokens.drop(at + 1).take(30).take_while(&:glued)]
-          run.pop while run.size > 1 && (run.last.separator? || run.last.mark? && !"?*".include?(run.last.text))
+          run.pop while run.size > 1 && (run.last.separator? || (run.last.mark? && !"?*".include?(run.last.text)))
           add(at, run.size, chunk: @line[run.first.from...run.last.to])
         end
 
@@ -256,8 +268,14 @@ module Gimlet
         def joined(pieces)
           pieces.each_with_object([]) do |piece, out|
             out << piece
-            merge_sizes(out) || merge_span(out) || merge_key(out) || merge_thread(out)
+            merge_sum(out) || merge_sizes(out) || merge_row(out) || merge_span(out) || merge_key(out) || merge_thread(out)
           end
+        end
+
+        # 4+4 bolts
+        def merge_sum(out)
+          first, plus, last = out.last(3)
+          replace(out, 3, figure: first.figure + last.figure) if last&.whole? && first.whole? && plus.norm == "+"
         end
 
         # 20 x 28 x 6
@@ -269,11 +287,19 @@ module Gimlet
           replace(out, 3, sizes: sizes, unit: last.unit || first.unit)
         end
 
+        # seal 20 28 6
+        def merge_row(out)
+          slot, *row = out.last(4)
+          return unless slot.says(:slot) && row.size == 3 && row.all? { |piece| piece.whole? && piece.size.nil? }
+
+          replace(out, 3, sizes: row.map(&:figure))
+        end
+
         # between 18 and 20 mm; 8 or 9 bolts; 18-20 mm
         def merge_span(out)
           first, link, last = out.last(3)
           return unless last&.figure && first&.figure && first.span.nil? && spanning?(out, link, last)
-          return if first.unit && first.unit != last.unit || first.figure > last.figure
+          return if (first.unit && first.unit != last.unit) || first.figure > last.figure
 
           replace(out, out[-4]&.norm == "between" ? 4 : 3, span: [first.figure, last.figure], unit: last.unit)
         end
@@ -293,7 +319,8 @@ module Gimlet
           return unless two
 
           if one.key && !one.size && sized?(two) then keyed_by(out, one, two, one.key, two.figure)
-          elsif two.key && !two.size && sized?(one) && !(one.unit.nil? && counts_next?(two)) then keyed_by(out, one, two, two.key, one.figure)
+          elsif two.key && !two.size && sized?(one) && !(one.unit.nil? && counts_next?(two)) then keyed_by(out, one, two, two.key,
+                                                                                                           one.figure)
           end
         end
 

@@ -8,11 +8,13 @@ module Gimlet
         # Shorter words are too near to each other.
         SHORTEST = 5
 
-        # @param words [Enumerable<String>] known ones
-        def initialize(words)
-          @known = words.to_h { |word| [word, true] }
+        # @param words [Array<String>] those that a mistyped one may be
+        # @param plain [Array<String>] those that are only known: what is spelled so is right
+        def initialize(words, plain)
+          @known = (words + plain).to_h { |word| [word, true] }
+          @meant = words.to_h { |word| [word, true] }
           @without = Hash.new { |all, key| all[key] = [] }
-          @known.each_key { |word| cut(word).each { |shorter| @without[shorter] << word } if word.size >= SHORTEST - 1 }
+          @meant.each_key { |word| cut(word).each { |shorter| @without[shorter] << word } if word.size >= SHORTEST - 1 }
           @without.default_proc = nil
         end
 
@@ -20,14 +22,14 @@ module Gimlet
         def correct(word)
           return word if word.size < SHORTEST || @known.key?(word)
 
-          near = [word, *cut(word)].flat_map { |one| @without.fetch(one, []) + (@known.key?(one) ? [one] : []) }.uniq
+          near = [word, *cut(word)].flat_map { |one| @without.fetch(one, []) + (@meant.key?(one) ? [one] : []) }.uniq
           near.select! { |one| one[0] == word[0] && slip?(word, one) }
           near.one? ? near.first : word
         end
 
         private
 
-        def cut(word) = Array.new(word.size) { |at| word[0, at] + word[at + 1..] }.uniq
+        def cut(word) = Array.new(word.size) { |at| word[0, at] + word[(at + 1)..] }.uniq
 
         def slip?(one, two)
           head = one.each_char.zip(two.each_char).take_while { |a, b| a == b }.size

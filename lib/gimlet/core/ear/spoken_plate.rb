@@ -35,21 +35,22 @@ module Gimlet
           after_noun = pieces.each_index.select { |at| at.positive? && pieces[at - 1].nouns.include?("plate") && !pieces[at - 1].figure }
           open = pieces.each_index.select { |at| gap?(pieces[at]) || marked?(pieces[at]) }.map { |at| back(pieces, at) }
           open << 0 if asked && pieces.any?
-          after_noun.map { |at| [at, true] } + open.map { |at| [at, false] }
+          after_noun.map { |at| [at, true] } + open.uniq.map { |at| [at, false] }
         end
 
         # The run may have begun before its first gap.
         def back(pieces, at)
-          at -= 1 while at.positive? && (atom?(pieces, at - 1) || pieces[at - 1].separator? && at > 1 && atom?(pieces, at - 2))
+          first = [at - LONGEST, 0].max
+          at -= 1 while at > first && (atom?(pieces, at - 1) || (pieces[at - 1].separator? && at > 1 && atom?(pieces, at - 2)))
           at
         end
 
         def run_from(pieces, at, noun)
           run = []
           place = at
-          while place < pieces.size
+          while place < pieces.size && run.size < 2 * LONGEST
             piece = pieces[place]
-            break unless atom?(pieces, place, noun) || gap?(piece) || link?(piece) || piece.separator? && goes_on?(pieces, place, run)
+            break unless atom?(pieces, place, noun) || gap?(piece) || link?(piece) || (piece.separator? && goes_on?(pieces, place, run))
 
             run << piece
             place += 1
@@ -70,12 +71,14 @@ module Gimlet
         def gap_near?(pieces, place) = pieces[place, 3].any? { |piece| gap?(piece) }
 
         def gap?(piece) = piece.says(:gaps) && !piece.used
-        def link?(piece) = LINKS.include?(piece.norm) && piece.figure.nil? || piece.mark? && !marked?(piece) && !piece.separator?
+        def link?(piece) = (LINKS.include?(piece.norm) && piece.figure.nil?) || (piece.mark? && !marked?(piece) && !piece.separator?)
         def marked?(piece) = (piece.chunk || piece.norm).match?(/[?*]/)
 
         def atom?(pieces, place, noun = false)
           piece = pieces[place]
-          return false if piece.nil? || piece.used || piece.separator? || piece.unit || piece.sizes || piece.span || (piece.key && piece.size)
+          if piece.nil? || piece.used || piece.separator? || piece.unit || piece.sizes || piece.span || (piece.key && piece.size)
+            return false
+          end
           return true if piece.plate || piece.chunk || marked?(piece)
           return %w[plate series].include?(piece.name.first) if piece.name
           return piece.whole? && piece.tokens.last.norm.size <= 5 && !counting?(pieces, place) if piece.figure
@@ -83,7 +86,7 @@ module Gimlet
           token = piece.tokens.first
           return false unless piece.tokens.one? && token.word? && !gap?(piece)
 
-          token.text.size <= 2 && (token.text == token.text.upcase || !piece.says(:filler)) || (noun && token.text.size <= 6 && token.text == token.text.upcase)
+          (token.text.size <= 2 && (token.text == token.text.upcase || !piece.says(:filler))) || (noun && token.text.size <= 6 && token.text == token.text.upcase)
         end
 
         # A figure that counts or measures what comes next.

@@ -37,9 +37,7 @@ module Gimlet
         # @return [String] without capitals, accents, apostrophes and the ending of a plural
         def norm(text)
           plain = text.downcase
-          unless plain.ascii_only?
-            plain = plain.tr("’", "'").gsub("ø", "o").gsub("æ", "ae").unicode_normalize(:nfd).gsub(/\p{Mn}/, "")
-          end
+          plain = plain.tr("’", "'").gsub("ø", "o").gsub("æ", "ae").unicode_normalize(:nfd).gsub(/\p{Mn}/, "") unless plain.ascii_only?
           stem(plain.delete("'"))
         end
 
@@ -54,7 +52,11 @@ module Gimlet
 
         def rational(text)
           over, under = text.split("/")
-          under ? (under.to_i.zero? ? 0r : Rational(over.to_i, under.to_i)) : over.to_r
+          if under
+            under.to_i.zero? ? 0r : Rational(over.to_i, under.to_i)
+          else
+            over.to_r
+          end
         end
       end
     end

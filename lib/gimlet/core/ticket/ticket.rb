@@ -56,8 +56,8 @@ module Gimlet
         def last(kind, key) = of_kind(kind).last&.body&.fetch(key, nil)
 
         # What was heard or set, whichever came later.
-        def later(live, kind, key = kind)
-          heard = live.select { |one| yield(one) }.last
+        def later(live, kind, key = kind, &)
+          heard = live.select(&).last
           set = of_kind(kind).reject { |entry| entry.body[key].nil? }.last
           return heard && yield(heard) if set.nil? || (heard && heard.of > set.number)
 
@@ -76,7 +76,7 @@ module Gimlet
           of_kind("inspected").to_h { |entry| entry.body.values_at("slot", "worn") }.select { |_, worn| worn }.keys
         end
 
-        def settled = of_kind("settled").to_h { |entry| entry.body.values_at("doubt", "reason") }.reject { |_, reason| reason.nil? }
+        def settled = of_kind("settled").to_h { |entry| entry.body.values_at("doubt", "reason") }.compact
 
         # { [entry number, item] => true }; bringing back takes it out again.
         def struck

@@ -37,7 +37,8 @@ Sequel.migration do
       order = from(:orders).where(ticket_id: ticket[:id]).get(:id)
       rows << ["ordered", { order_id: order, reason: nil }] if order
       from(:entries).multi_insert(rows.each_with_index.map do |(kind, body), at|
-        { ticket_id: ticket[:id], number: at + 1, kind: kind, body: JSON.generate(body), key: "old #{at}", who: "counter", at: ticket[:updated_at] }
+        { ticket_id: ticket[:id], number: at + 1, kind: kind, body: JSON.generate(body), key: "old #{at}", who: "counter",
+          at: ticket[:updated_at] }
       end)
     end
 

@@ -13,7 +13,8 @@ module Gimlet
           def hear(_trait, piece)
             return { value: "#{piece.key} #{piece.size}" } if piece.key && piece.size
 
-            { value: piece.figure.to_i.to_s } if piece.whole? && !piece.key
+            whole = piece.figure && piece.figure.denominator == 1 && !piece.alien
+            { value: piece.figure.to_i.to_s } if whole && [nil, "mm"].include?(piece.unit) && !piece.key
           end
 
           private

@@ -12,9 +12,7 @@ module Gimlet
 
           def accept(trait, given, _unit)
             text = PlateMatch.plain(words(trait, given))
-            if text.delete("*?").empty?
-              InputError.reject("value", "missing_value", "#{trait.name}: “#{given}” has no letter or figure.")
-            end
+            InputError.reject("value", "missing_value", "#{trait.name}: “#{given}” has no letter or figure.") if text.delete("*?").empty?
             text
           end
 

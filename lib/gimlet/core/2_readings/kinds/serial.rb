@@ -14,7 +14,7 @@ module Gimlet
 
           def figure? = true
           def accept(trait, given, _unit) = whole(trait, given.to_s.delete(" ,."))
-          def blank?(value) = super || value == EVERY
+          def answer?(value) = super && value != EVERY
 
           def hear(_trait, piece)
             piece.digits && { value: piece.digits.to_i }

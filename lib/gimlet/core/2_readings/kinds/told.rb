@@ -23,10 +23,11 @@ module Gimlet
           # @return [Object, nil] what finds the values that a reading speaks of, where going through all of them is too slow
           def index(_values) = nil
 
+          # @return [Boolean] whether nothing is on file
           def blank?(value) = value.nil? || value == []
 
-          # @return [Object] a value as it is compared
-          def plain(value) = value
+          # @return [Boolean] whether a value can be given as an answer
+          def answer?(value) = !blank?(value)
 
           private
 

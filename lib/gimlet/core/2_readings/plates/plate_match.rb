@@ -70,7 +70,7 @@ module Gimlet
             dropped = left + DROPPED
             best = dropped if dropped > best
             added = row[at += 1] + ADDED
-            below << (left = added > best ? added : best)
+            below << (left = [added, best].max)
           end
           below
         end
