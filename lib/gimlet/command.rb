@@ -2,11 +2,14 @@
 
 require "json"
 require_relative "core/input_error"
+require_relative "counter/references"
 require_relative "exchange/catalogue_files"
 require_relative "exchange/price_list"
+require_relative "exchange/vocabulary_files"
 require_relative "store/catalogue"
 require_relative "store/customers"
 require_relative "store/database"
+require_relative "store/settings"
 require_relative "store/stock"
 
 module Gimlet
@@ -16,6 +19,7 @@ module Gimlet
       gimlet import FILE|DIR   catalogue documents into the database; all or nothing
       gimlet export DIR        every series as a catalogue document
       gimlet prices FILE.csv   prices and stock (number,price,on_hand,pack)
+      gimlet vocabulary FILE   the shop's own words, on top of those that ship (docs/vocabulary.md)
       gimlet doctor            what looks wrong in the catalogue
       gimlet backup FILE       a copy of the whole database
     TEXT
@@ -36,6 +40,7 @@ module Gimlet
       when ["import", 2] then import(path)
       when ["export", 2] then export(path)
       when ["prices", 2] then prices(path)
+      when ["vocabulary", 2] then vocabulary(path)
       when ["backup", 2] then backup(path)
       when ["doctor", 1] then doctor
       else usage
@@ -72,6 +77,14 @@ module Gimlet
       rows = Exchange::PriceList.parse(File.read(path))
       Store::Stock.new(@database).put(rows)
       @out.puts "Took #{rows.size} prices."
+      true
+    end
+
+    def vocabulary(path)
+      text = File.read(path, encoding: "UTF-8")
+      rows = Exchange::VocabularyFiles.parse(text)
+      Store::Settings.new(@database)[Counter::References::VOCABULARY] = text
+      @out.puts "Took #{rows.sum { |_, some| some.size }} rows of the shop's vocabulary."
       true
     end
 

@@ -43,7 +43,7 @@ class CounterApiTest < Minitest::Test
       one.slice("trait", "value", "unit").compact
     end << answer["next_questions"].first["answers"].first["reading"]
     again = send_json("POST", "/api/identify", readings: readings, scope: answer["heard"]["scope"], channel: "phone")
-    assert again["enough_to_order"]
+    assert again["enough_to_order"], again["lacking"]
   end
 
   def test_plan_for_the_call

@@ -2,15 +2,16 @@
 
 require_relative "../support/app"
 require_relative "../../lib/gimlet/counter/identify_pump"
-require_relative "../../lib/gimlet/counter/order_class_index"
+require_relative "../../lib/gimlet/counter/references"
 require_relative "../../lib/gimlet/counter/plan_rebuild"
+require_relative "../../lib/gimlet/present/phrasebook"
 
 class UseCasesTest < Minitest::Test
   include SeededApp
 
   def snapshot = @snapshot ||= Gimlet::Store::Catalogue.new(database).snapshot
-  def index = @index ||= Gimlet::Counter::OrderClassIndex.new(snapshot)
-  def identify(**request) = Gimlet::Counter::IdentifyPump.new(index, snapshot, Gimlet::Store::Customers.new(database)).call(request)
+  def reference = @reference ||= Gimlet::Counter::Reference.new(snapshot, Gimlet::Exchange::VocabularyFiles.shipped)
+  def identify(**request) = Gimlet::Counter::IdentifyPump.new(reference, Gimlet::Store::Customers.new(database)).call(request)
   def plan(**request) = Gimlet::Counter::PlanRebuild.new(snapshot, Gimlet::Store::Stock.new(database).all).call(request)
 
   def test_who_observes_follows_from_how_the_customer_is_present
@@ -27,7 +28,7 @@ class UseCasesTest < Minitest::Test
 
   def test_a_bare_figure_needs_a_question
     assert_equal ["plunger_mm"], identify(text: "20 mm", asked: "plunger_mm").readings.map(&:trait)
-    assert_equal ["20"], identify(text: "20 mm").heard.unread
+    assert_equal ["20 mm"], identify(text: "20 mm").heard.unread
     assert_equal "asked", assert_raises(Gimlet::Core::InputError) { identify(text: "20 mm", asked: "mood") }.field
   end
 
@@ -38,8 +39,54 @@ class UseCasesTest < Minitest::Test
   end
 
   def test_the_index_is_worked_out_once_for_a_scope
-    assert_same index.classes(%w[packings plungers]), index.classes(%w[plungers packings])
-    refute_same index.classes(["packings"]), index.classes(["plungers"])
+    assert_same reference.classes(%w[packings plungers]), reference.classes(%w[plungers packings])
+    refute_same reference.classes(["packings"]), reference.classes(["plungers"])
+  end
+
+  def references = @references ||= Gimlet::Counter::References.new(database)
+
+  def test_a_changed_catalogue_is_noticed_and_only_its_series_made_anew
+    before = references.current
+    assert_same before, references.current
+    changed = references.catalogue.document("drosselby-dk4")
+    changed["models"] << changed["models"].first.merge("designation" => "DK499")
+    Gimlet::Store::Catalogue.new(database).import(changed)
+    after = references.current(newest: true)
+    refute_same before, after
+    assert_equal 1, after.snapshot.variants_of("DK499").size
+    same = ->(one, id) { one.snapshot.series.find { |series| series.id == id } }
+    assert_same same.call(before, "pellwick-tk4"), same.call(after, "pellwick-tk4")
+    refute_same same.call(before, "drosselby-dk4"), same.call(after, "drosselby-dk4")
+  end
+
+  def test_a_shop_s_vocabulary_is_heard
+    Gimlet::Store::Settings.new(database)[Gimlet::Counter::References::VOCABULARY] = "traits: [{id: head_bolts, called: [stud]}]"
+    assert_equal(["head_bolts"], references.current.ear.call("8 studs").readings.map { |one| one[:trait] })
+  end
+
+  # The frame mark of one series is asked for, heard and weighed like any other trait.
+  def test_a_catalogue_document_brings_a_trait_of_its_own
+    changed = references.catalogue.document("drosselby-dk4")
+    changed["trait_definitions"] = [{ "id" => "foot_mark", "kind" => "chosen", "name" => "foot mark", "ask" => "Which mark is cast into the foot?",
+                                      "called" => ["foot mark"], "values" => { "anchor" => ["kedge"] }, "seconds" => { "phone" => 20 } }]
+    changed["models"].each { |model| model["traits"]["foot_mark"] = model["designation"] == "DK420" ? "anchor" : "crown" }
+    references.catalogue.import(changed)
+    current = references.current(newest: true)
+    found = Gimlet::Counter::IdentifyPump.new(current, Gimlet::Store::Customers.new(database)).call({ text: "DK4, kedge foot mark" })
+    assert_equal(%w[series foot_mark], found.readings.map(&:trait))
+    assert_equal "DK420", current.variant(found.identification.candidates.first.at).designation
+  end
+
+  def test_the_example_phrases_are_heard
+    found = identify(text: "")
+    Gimlet::Present::Phrasebook.call(found).reject { |row| row[:asked] }.flat_map { |row| row[:examples] }.each do |text|
+      assert_empty reference.ear.call(text).unread, text
+    end
+    asked = identify(text: "TK4, packings")
+    rows = Gimlet::Present::Phrasebook.call(asked)
+    trait = asked.identification.questions.first.trait
+    assert rows.first[:asked]
+    rows.first[:examples].each { |text| assert_equal([trait.id], reference.ear.call(text, asked: trait.id).readings.map { |one| one[:trait] }, text) }
   end
 
   def test_a_serial_or_its_range_picks_the_side_of_the_break

@@ -43,14 +43,12 @@ class DemoCommandTest < Minitest::Test
   end
 
   def test_tickets_survive_a_restart_and_reset_starts_afresh
-    state = { channel: "phone", customer_id: nil, readings: [], draft: "kept", scope: [], scope_agreed: false, model: nil, serial: nil,
-              pumps: 1, policy: "on_shelf", units: "N·m", findings: [] }
     with_demo do
       assert_equal "ok", JSON.parse(get("/api/health").body)["status"]
       assert_includes get("/").body, "<title>Gimlet</title>"
-      assert_equal "201", post("/api/tickets", { state: state }).code
+      assert_equal "201", post("/api/tickets", { kind: "said", key: "k", words: "8 bolts" }).code
     end
-    with_demo { assert_equal "kept", JSON.parse(get("/api/tickets/1").body)["state"]["draft"] }
+    with_demo { assert_equal "8 bolts", JSON.parse(get("/api/tickets/1").body)["call"][0]["words"] }
     with_demo("--reset") { assert_equal "404", get("/api/tickets/1").code }
   end
 end

@@ -6,40 +6,74 @@ class TicketsAndOrdersTest < Minitest::Test
   include SeededApp
 
   def tickets = @tickets ||= Gimlet::Store::Tickets.new(database)
-  def orders = @orders ||= Gimlet::Store::Orders.new(database)
+
+  def add(id, key, kind: "channel", body: { "channel" => "phone" })
+    tickets.append(id, kind: kind, key: key, who: "Ada") { body }
+  end
 
   def test_a_ticket_survives_a_restart
-    id = tickets.create(state(draft: "8 bol"))[:id]
-    path = database.opts[:database]
-    reopened = Gimlet::Store.connect(path)
-    assert_equal "8 bol", Gimlet::Store::Tickets.new(reopened).find(id)[:state]["draft"]
+    id = tickets.open("k")
+    add(id, "a")
+    reopened = Gimlet::Store.connect(database.opts[:database])
+    assert_equal([[1, "channel", { "channel" => "phone" }, "Ada"]], Gimlet::Store::Tickets.new(reopened).entries(id).map do |one|
+      [one.number, one.kind, one.body, one.who]
+    end)
   ensure
     reopened&.disconnect
   end
 
-  def test_two_saves_at_once_let_one_through
-    ticket = tickets.create(state)
-    tickets.update(ticket[:id], version: 1, state: state(draft: "one"))
-    assert_raises(Gimlet::Store::Tickets::Stale) { tickets.update(ticket[:id], version: 1, state: state(draft: "two")) }
-    assert_equal(["one", 2], tickets.find(ticket[:id]).then { |one| [one[:state]["draft"], one[:version]] })
+  def test_the_same_key_counts_once
+    assert_equal tickets.open("k"), tickets.open("k")
+    id = tickets.open("k")
+    assert_equal [true, false], [add(id, "a"), add(id, "a")]
+    assert_equal 1, tickets.last(id)
   end
 
-  def test_many_saves_of_one_ticket_make_one_order
-    id = tickets.create(state)[:id]
-    results = Array.new(6) do
-      Thread.new { orders.create(ticket_id: id, customer_id: nil, catalogue_version: "v", document: { "plan" => {} }) }
-    end.map(&:value)
-    assert_equal 1, results.map { |order, _| order[:id] }.uniq.size
-    assert_equal(1, results.count { |_, fresh| fresh })
-    assert_equal 1, database[:orders].count
-    assert_empty tickets.open
+  def test_two_windows_lose_and_double_nothing
+    id = tickets.open("k")
+    threads = %w[left right].map do |window|
+      Thread.new { 200.times { |at| add(id, "#{window} #{at}", body: { "channel" => "phone", "from" => window, "at" => at }) } }
+    end
+    threads.each(&:join)
+    entries = tickets.entries(id)
+    assert_equal [*1..400], entries.map(&:number)
+    %w[left right].each { |window| assert_equal([*0..199], entries.select { |one| one.body["from"] == window }.map { |one| one.body["at"] }) }
+  end
+
+  def test_what_is_refused_leaves_nothing
+    id = tickets.open("k")
+    assert_raises(Gimlet::Core::InputError) do
+      tickets.append(id, kind: "channel", key: "a", who: "Ada") { Gimlet::Core::InputError.reject("x", "x", "No.") }
+    end
+    assert_equal 0, tickets.last(id)
+    assert add(id, "a"), "its key is free again"
   end
 
   def test_seeding_again_keeps_tickets_and_customers
-    id = tickets.create(state)[:id]
+    id = tickets.open("k")
     customers = database[:customers].count
     Gimlet::Command.new(database, out: StringIO.new).seed
-    assert tickets.find(id)
+    assert tickets.known?(id)
     assert_equal customers, database[:customers].count
+  end
+
+  # A database of the version before: what its tickets held as one state becomes entries, and its order is read.
+  def test_older_tickets_and_orders_are_read
+    Dir.mktmpdir do |folder|
+      old = Sequel.connect(adapter: "sqlite", database: "#{folder}/old.sqlite3")
+      Sequel::Migrator.run(old, Gimlet::Store::MIGRATIONS, target: 3)
+      state = { channel: "counter", customer_id: nil, readings: [{ reading: { trait: "head_bolts", value: 8 }, struck: false },
+                                                                 { reading: { trait: "cylinders", value: 2 }, struck: true }],
+                draft: "", scope: ["packings"], scope_agreed: true, model: nil, serial: nil, pumps: 2, policy: "cheapest", units: "lbf·ft",
+                findings: ["support_ring"] }
+      old[:tickets].insert(state: JSON.generate(state), created_at: Time.now, updated_at: Time.now)
+      old.disconnect
+      new = Gimlet::Store.connect("#{folder}/old.sqlite3")
+      ticket = Gimlet::Core::Ticket::Folded.of(Gimlet::Store::Tickets.new(new).entries(1))
+      assert_equal [[["head_bolts", 8]], ["packings"], true, 2, "cheapest", "lbf·ft", ["support_ring"], "counter"],
+                   [ticket.readings.map { |one| one.values_at(:trait, :value) }, *ticket.to_h.values_at(:scope, :agreed, :pumps, :policy, :unit,
+                                                                                                      :findings, :channel)]
+      new.disconnect
+    end
   end
 end

@@ -28,13 +28,9 @@ module SeededApp
     FileUtils.rm_rf(@folder) if @folder
   end
 
-  STATE = { "channel" => "phone", "customer_id" => nil, "readings" => [], "draft" => "", "scope" => %w[packings],
-            "scope_agreed" => true, "model" => nil, "serial" => nil, "pumps" => 1, "policy" => "on_shelf", "units" => "N·m",
-            "findings" => [] }.freeze
-
-  # @return [Hash] the state of a ticket with these readings
-  def state(*readings, **others)
-    rows = readings.map { |reading| { "reading" => reading.transform_keys(&:to_s), "struck" => false } }
-    STATE.merge("readings" => rows).merge(others.transform_keys(&:to_s))
+  # @return [Hash] the first entry of a ticket
+  def entry(kind, **body)
+    @keys = (@keys || 0) + 1
+    { "kind" => kind, "key" => "key #{@keys}", **body.transform_keys(&:to_s) }
   end
 end

@@ -13,6 +13,8 @@ module Gimlet
       # `heard` is what the typed line said, `owned` the designations this customer has.
       Result = Core::Value.of(:reference, :readings, :heard, :owned, :identification, :part_differences)
       LIKELY_ORDERS = 3
+      # Fields that hold words, not readings.
+      TYPED = %w[text words].freeze
       OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
 
       # @param reference [Reference]
@@ -42,7 +44,7 @@ module Gimlet
         rows.each_with_index.map do |row, at|
           Core::Readings::Reading.from({ observer: OBSERVER.fetch(channel) }.merge(row), @reference.vocabulary)
         rescue Core::InputError => e
-          raise field == "text" ? e.within("text") : e.within("#{field}[#{at}]")
+          raise e.within(TYPED.include?(field) ? field : "#{field}[#{at}]")
         end
       end
 

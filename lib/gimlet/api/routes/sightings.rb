@@ -14,8 +14,7 @@ module Gimlet
             id = body_as("NewSighting")["ticket_id"]
             tickets.known?(id) || missing("There is no such ticket.")
             told = Core::Ticket::Folded.of(tickets.entries(id)).readings
-            seen = identify.checked(told, "readings", "phone").map { |one| Present::Identification.reading(one) }
-            answer(sightings.record(id, seen), 201)
+            answer(sightings.record(id, told.map(&:compact)), 201)
           end
         end
       end

@@ -244,7 +244,7 @@ module Gimlet
 
           run = pieces.take_while { |one| !one.used && !one.unit && (one.figure || one.chunk || one.mark? || short?(one)) }
           run.pop while run.last&.mark?
-          text = run.any? && words(run)
+          text = run.any? ? words(run) : nil
           return unless text&.match?(/\d/) && text.count("A-Za-z0-9") >= 3
 
           reading(trait("part_number"), { value: text }, [clause[at], *run], clause)

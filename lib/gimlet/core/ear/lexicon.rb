@@ -68,7 +68,7 @@ module Gimlet
           @vocabulary.traits.each_value do |trait|
             trait.called.each { |phrase| add(phrase, nouns: [trait.id]) }
             trait.alone.each { |phrase| add(phrase, alone: [trait.id]) }
-            trait.each_value { |value, names| [value, *names].each { |name| value(name, trait, value) } }
+            trait.values.each { |value, names| [value, *names].each { |name| value(name, trait, value) } }
             # Makers and series are names.
             next unless trait.kind == "chosen" && !%w[maker series].include?(trait.id)
 

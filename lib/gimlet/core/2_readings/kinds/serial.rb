@@ -17,7 +17,7 @@ module Gimlet
           def answer?(value) = super && value != EVERY
 
           def hear(_trait, piece)
-            piece.digits && { value: piece.digits.to_i }
+            { value: piece.digits.to_i } if piece.digits && piece.unit.nil? && !piece.alien
           end
 
           # @param span [Range]

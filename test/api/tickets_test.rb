@@ -1,0 +1,127 @@
+# frozen_string_literal: true
+
+require_relative "../support/http"
+
+class TicketsApiTest < Minitest::Test
+  include Http
+
+  def open_with(kind, **body) = send_json("POST", "/api/tickets", entry(kind, **body))
+  def add(view, kind, **body) = send_json("POST", "/api/tickets/#{view['id']}/entries", entry(kind, **body))
+
+  def call(*lines)
+    lines.drop(1).reduce(open_with("said", words: lines.first)) { |view, words| add(view, "said", words: words) }
+  end
+
+  def test_one_request_adds_an_entry_and_answers_with_everything
+    view = open_with("said", words: "TK4, 8 bolts, grumbles at night, wants packings")
+    assert_equal 201, last_response.status
+    assert_schema "TicketView"
+    line = view["call"].first
+    assert_equal [["series mark TK4"], ["head bolts 8"], ["asked for: packings"]], line["items"].map { |one| one["texts"] }
+    assert_equal ["grumbles at night"], line["unheard"].map { |one| one["words"] }
+    assert_equal "TK4", line["words"][line["items"][0]["from"]...line["items"][0]["to"]]
+    assert_operator line["pumps"], :<, 20
+    get "/api/tickets/#{view['id']}"
+    assert_equal view, json
+    get "/api/tickets"
+    json.each { |one| assert_schema "OpenTicket", one }
+    assert_equal [[1, "TK4, 8 bolts, grumbles at night, wants packings"]], json.map { |one| one.values_at("entries", "words") }
+  end
+
+  def test_the_same_request_twice_counts_once
+    first = entry("said", words: "8 bolts")
+    views = Array.new(2) { send_json("POST", "/api/tickets", first) }
+    assert_equal views.first, views.last
+    second = entry("said", words: "hex 6")
+    2.times { send_json("POST", "/api/tickets/1/entries", second) }
+    assert_equal([1, 2], json["call"].map { |one| one["number"] })
+    assert_equal 1, database[:tickets].count
+  end
+
+  def test_nothing_known_promises_nothing
+    get "/api/tickets/new"
+    assert_schema "TicketView"
+    assert_equal [nil, nil, [], ["nothing"]], [json["pump"], json["plan"], json["tray"]["certain"], json["lacking"].map { |one| one["id"] }]
+    everything = call("everything")
+    assert_equal [nil, nil, []], everything.values_at("pump", "plan").push(everything["tray"]["certain"])
+  end
+
+  def test_the_tray_holds_what_all_likely_orders_have
+    view = call("something K, 4, then can't read, 20, eight head bolts, hex 6, three white plungers, wants valves and packings")
+    tray = view["tray"]
+    assert_equal %w[PW-4141 PW-K220 PW-K41], tray["certain"].map { |one| one["number"] }.sort
+    assert_equal 2, tray["open"].size
+    assert_includes tray["open"].last["lines"].map { |one| one["number"] }, "PW-K42A"
+    assert_operator tray["open"].last["wasted_cents"], :>, 0
+    settled = add(view, "answered", reading: { trait: "sight_glass", value: "rear" }, label: "rear")
+    assert_empty settled["tray"]["open"]
+    assert_includes settled["tray"]["certain"].map { |one| one["number"] }, "PW-K42A"
+  end
+
+  def test_struck_out_brought_back_and_put_right
+    view = call("plate DK420, grey, 17.6 lpm, packings", "2 cylinders")
+    assert_equal ["doubt"], view["lacking"].map { |one| one["id"] }
+    assert_empty add(view, "struck", of: 2, item: 0)["lacking"]
+    back = add(view, "restored", of: 2, item: 0)
+    assert_equal ["doubt"], back["lacking"].map { |one| one["id"] }
+    key = back["found"]["contradictions"].first["key"]
+    assert_empty add(view, "settled", doubt: key, reason: "a twin of the same frame")["lacking"]
+    assert_equal [{ "doubt" => key, "reason" => "a twin of the same frame" }], json["ticket"]["settled"]
+    assert_equal ["doubt"], add(view, "settled", doubt: key, reason: nil)["lacking"].map { |one| one["id"] }
+    assert_empty add(view, "said", words: "3 cylinders")["lacking"], "the last count is the one that counts"
+  end
+
+  def test_words_that_were_not_heard_are_taken_up
+    view = call("plate's X9Z, wobbles")
+    taken = add(view, "taken_up", of: 1, words: "wobbles", complaint: "other")
+    assert_equal ["something else"], taken["ticket"]["complaints"]
+    refute_includes taken["call"].first["unheard"].map { |one| one["words"] }, "wobbles"
+    number = add(taken, "taken_up", of: 1, words: "DB KIT 120", reading: { trait: "part_number", value: "DB KIT 120" })
+    assert_includes number["found"]["readings"].map { |one| one["text"] }, "old part or kit number DBKIT120"
+  end
+
+  def test_who_observed_follows_from_how_the_customer_was_present
+    view = call("8 bolts")
+    add(view, "channel", channel: "counter")
+    later = add(view, "said", words: "3 plungers")
+    assert_equal(%w[caller counter], later["found"]["readings"].map { |one| one["observer"] })
+  end
+
+  def test_what_would_be_heard_is_shown_and_not_kept
+    send_json("POST", "/api/preview", words: "8 bolts, 900 mm plunger, 12 stone", asked: nil)
+    assert_schema "Preview"
+    assert_equal [["head bolts 8"], []], json["heard"].map { |one| one["texts"] }
+    assert_match(/beyond any pump here/, json["heard"].last["problem"])
+    assert_match(/no unit here/, json["unheard"].first["note"])
+    assert_equal 0, database[:tickets].count
+  end
+
+  def test_what_is_refused_adds_nothing
+    view = call("8 bolts")
+    [["said", { words: "900 mm plunger" }, "out_of_range", "words.value"], ["said", { words: " " }, "missing", "words"], ["said", {}, "bad_request", "words"],
+     ["struck", { of: 9 }, "unknown_entry", "of"], ["not_sure", { trait: "mood" }, "unknown_trait", "trait"], ["customer", { customer_id: 99 }, "unknown_customer", "customer_id"],
+     ["settled", { doubt: "x", reason: "no" }, "reason_too_short", "reason"], ["taken_up", { of: 1, words: "x", complaint: "mood" }, "unknown_complaint", "complaint"],
+     ["ordered", {}, "bad_request", "kind"], ["work", { areas: ["paint"], agreed: true }, "bad_request", "areas[0]"]].each do |kind, body, code, field|
+      add(view, kind, **body)
+      assert_problem(422, code, field: field)
+    end
+    send_json("POST", "/api/tickets", entry("said", words: "900 mm plunger"))
+    assert_problem(422, "out_of_range")
+    assert_equal [1, 1], [database[:tickets].count, database[:entries].count]
+    send_json("POST", "/api/tickets/99/entries", entry("said", words: "8 bolts"))
+    assert_problem(404, "not_found")
+    get "/api/tickets/99"
+    assert_match(/no ticket 99/, assert_problem(404, "not_found")["detail"])
+  end
+
+  def test_a_view_that_did_not_change_is_not_sent_again
+    view = call("8 bolts")
+    get "/api/tickets/#{view['id']}"
+    tag = last_response["ETag"]
+    get "/api/tickets/#{view['id']}", {}, { "HTTP_IF_NONE_MATCH" => tag }
+    assert_equal 304, last_response.status
+    add(view, "said", words: "hex 6")
+    get "/api/tickets/#{view['id']}", {}, { "HTTP_IF_NONE_MATCH" => tag }
+    assert_equal 200, last_response.status
+  end
+end
