@@ -95,7 +95,8 @@ section("plates") do |random|
       truth = FIELD.possibilities[at]
       others = FIELD.possibilities.each_index.select do |other|
         same = FIELD.possibilities[other].family == truth.family
-        CLASSES.id_of(other) != CLASSES.id_of(at) && (kind == "a sibling" ? same && FIELD.possibilities[other].traits["plate"] != truth.traits["plate"] : !same)
+        wanted = kind == "a sibling" ? same && FIELD.possibilities[other].traits["plate"] != truth.traits["plate"] : !same
+        wanted && CLASSES.id_of(other) != CLASSES.id_of(at)
       end
       wrong = FIELD.possibilities[others.sample(random: random)].traits["plate"].first
       trial.call(truth, [trial.reading(trait("plate"), value: wrong), *said(trial, truth, random, 2)], CLASSES.id_of(at), random)
@@ -107,14 +108,12 @@ end
 section("strangers") do |random|
   puts "not in the catalogue: claimed (enough)"
 
-  [["near, one trait changed", ->(r) { near(r, 1) }, "–"], ["random", ->(r) { stranger(r) }, 1], ["near, two traits changed", lambda { |r|
-    near(r, 2)
-  }, 4], ["near, three traits changed", lambda { |r|
-           near(r, 3)
-         }, 4]].each do |name, make, bar|
+  kinds = { "random" => [1, -> { stranger(random) }] }
+  [1, 2, 3].each { |changes| kinds["near, #{changes} traits changed"] = [changes == 1 ? "–" : 4, -> { near(random, changes) }] }
+  kinds.each do |name, (bar, make)|
     [true, false].each do |plate|
       outcomes = Array.new(CALLS) do
-        truth, telling = make.call(random)
+        truth, telling = make.call
         first = plate ? [trial.reading(trait("plate"), value: truth.traits["plate"].first)] : []
         first += telling.to_a.map { |id| trial.reading(trait(id), value: truth.traits[id]) }
         trial.call(truth, [*first, *said(trial, truth, random, 3, without: telling.to_a)], nil, random, plate: plate)

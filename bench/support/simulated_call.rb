@@ -23,9 +23,7 @@ class SimulatedCall
     readings = SimulatedCaller::PAINTED_OVER.map { |trait| caller.answer(trait) }
     loop do
       best = rank(readings)
-      unless best.probability >= Gimlet::Core::Candidates::OrderClasses::ENOUGH || readings.size > MOST_QUESTIONS
-        trait = @choose.call(readings)
-      end
+      trait = @choose.call(readings) unless best.probability >= Gimlet::Core::Candidates::OrderClasses::ENOUGH || readings.size > MOST_QUESTIONS
       return outcome(readings, best, truth) unless trait
 
       readings << caller.answer(trait)
@@ -35,7 +33,7 @@ class SimulatedCall
   private
 
   def rank(readings)
-    @classes.rank(Gimlet::Core::Candidates::Posterior.new(@field, readings).probabilities).first
+    @classes.rank(Gimlet::Core::Candidates::Posterior.of(@field, readings)).first
   end
 
   def outcome(readings, best, truth)

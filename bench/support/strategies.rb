@@ -15,7 +15,7 @@ module Strategies
   end
 
   def next_trait(field, places, readings)
-    belief = Gimlet::Core::Candidates::Posterior.new(field, readings).probabilities
+    belief = Gimlet::Core::Candidates::Posterior.of(field, readings).alive
     Gimlet::Core::Candidates::NextQuestion.new(field, places, belief, channel: "phone", readings: readings).call.first&.trait&.id
   end
 

@@ -32,7 +32,7 @@ class OrdersApiTest < Minitest::Test
     assert_equal 200, last_response.status
     get "/api/orders"
     json.each { |one| assert_schema "OrderSummary", one }
-    assert_equal [["packings", "oil seals"]], json.map { |one| one["work"] }
+    assert_equal([["packings", "oil seals"]], json.map { |one| one["work"] })
     assert_operator first["record"]["sure"], :>, 0.95
     get "/api/tickets/#{made['id']}"
     assert_equal ["ordered", "saved as order 1"], json["call"].last.values_at("kind", "text")
@@ -47,7 +47,8 @@ class OrdersApiTest < Minitest::Test
     app
     results = Array.new(4) do
       Thread.new do
-        Rack::MockRequest.new(app).post("/api/orders", input: JSON.generate(ticket_id: made["id"], on: made["last"]), "CONTENT_TYPE" => "application/json")
+        Rack::MockRequest.new(app).post("/api/orders", input: JSON.generate(ticket_id: made["id"], on: made["last"]),
+                                                       "CONTENT_TYPE" => "application/json")
       end
     end.map { |one| one.value.status }
     assert_equal [200, 200, 200, 201], results.sort
@@ -109,7 +110,8 @@ class OrdersApiTest < Minitest::Test
   def test_the_card_says_everything
     made = order(ticket("#{KNOWN}, loses pressure, valves and packings", ["customer", { customer_id: 1 }]))
     text = card_text(made["id"])
-    ["Work card · order 1", "Pellwick TK4R20, serials from 31000", "Saltmarsh Oyster Sheds", "medical emergency", "PW-K220", "Complaint: loses pressure",
+    ["Work card · order 1", "Pellwick TK4R20, serials from 31000", "Saltmarsh Oyster Sheds", "medical emergency", "PW-K220",
+     "Complaint: loses pressure",
      "brass retainer", "inlet valve 1, 2, 3", "seal driver 20/22", "24.9 N·m (published 220 lbf·in)", "lightly oiled",
      "white cage", "grey cage", "lips to the manifold", "The maker's manual, local rules and qualified people come first"].each do |words|
       assert_includes text, words, words

@@ -17,15 +17,15 @@ class TicketsApiTest < Minitest::Test
     assert_equal 201, last_response.status
     assert_schema "TicketView"
     line = view["call"].first
-    assert_equal [["series mark TK4"], ["head bolts 8"], ["asked for: packings"]], line["items"].map { |one| one["texts"] }
-    assert_equal ["grumbles at night"], line["unheard"].map { |one| one["words"] }
+    assert_equal([["series mark TK4"], ["head bolts 8"], ["asked for: packings"]], line["items"].map { |one| one["texts"] })
+    assert_equal(["grumbles at night"], line["unheard"].map { |one| one["words"] })
     assert_equal "TK4", line["words"][line["items"][0]["from"]...line["items"][0]["to"]]
     assert_operator line["pumps"], :<, 20
     get "/api/tickets/#{view['id']}"
     assert_equal view, json
     get "/api/tickets"
     json.each { |one| assert_schema "OpenTicket", one }
-    assert_equal [[1, "TK4, 8 bolts, grumbles at night, wants packings"]], json.map { |one| one.values_at("entries", "words") }
+    assert_equal([[1, "TK4, 8 bolts, grumbles at night, wants packings"]], json.map { |one| one.values_at("entries", "words") })
   end
 
   def test_the_same_request_twice_counts_once
@@ -60,14 +60,14 @@ class TicketsApiTest < Minitest::Test
 
   def test_struck_out_brought_back_and_put_right
     view = call("plate DK420, grey, 17.6 lpm, packings", "2 cylinders")
-    assert_equal ["doubt"], view["lacking"].map { |one| one["id"] }
+    assert_equal(["doubt"], view["lacking"].map { |one| one["id"] })
     assert_empty add(view, "struck", of: 2, item: 0)["lacking"]
     back = add(view, "restored", of: 2, item: 0)
-    assert_equal ["doubt"], back["lacking"].map { |one| one["id"] }
+    assert_equal(["doubt"], back["lacking"].map { |one| one["id"] })
     key = back["found"]["contradictions"].first["key"]
     assert_empty add(view, "settled", doubt: key, reason: "a twin of the same frame")["lacking"]
     assert_equal [{ "doubt" => key, "reason" => "a twin of the same frame" }], json["ticket"]["settled"]
-    assert_equal ["doubt"], add(view, "settled", doubt: key, reason: nil)["lacking"].map { |one| one["id"] }
+    assert_equal(["doubt"], add(view, "settled", doubt: key, reason: nil)["lacking"].map { |one| one["id"] })
     assert_empty add(view, "said", words: "3 cylinders")["lacking"], "the last count is the one that counts"
   end
 
@@ -90,7 +90,7 @@ class TicketsApiTest < Minitest::Test
   def test_what_would_be_heard_is_shown_and_not_kept
     send_json("POST", "/api/preview", words: "8 bolts, 900 mm plunger, 12 stone", asked: nil)
     assert_schema "Preview"
-    assert_equal [["head bolts 8"], []], json["heard"].map { |one| one["texts"] }
+    assert_equal([["head bolts 8"], []], json["heard"].map { |one| one["texts"] })
     assert_match(/beyond any pump here/, json["heard"].last["problem"])
     assert_match(/no unit here/, json["unheard"].first["note"])
     assert_equal 0, database[:tickets].count
@@ -98,10 +98,14 @@ class TicketsApiTest < Minitest::Test
 
   def test_what_is_refused_adds_nothing
     view = call("8 bolts")
-    [["said", { words: "900 mm plunger" }, "out_of_range", "words.value"], ["said", { words: " " }, "missing", "words"], ["said", {}, "bad_request", "words"],
-     ["struck", { of: 9 }, "unknown_entry", "of"], ["not_sure", { trait: "mood" }, "unknown_trait", "trait"], ["customer", { customer_id: 99 }, "unknown_customer", "customer_id"],
-     ["settled", { doubt: "x", reason: "no" }, "reason_too_short", "reason"], ["taken_up", { of: 1, words: "x", complaint: "mood" }, "unknown_complaint", "complaint"],
-     ["ordered", {}, "bad_request", "kind"], ["work", { areas: ["paint"], agreed: true }, "bad_request", "areas[0]"]].each do |kind, body, code, field|
+    [["said", { words: "900 mm plunger" }, "out_of_range", "words.value"], ["said", { words: " " }, "missing", "words"],
+     ["said", {}, "bad_request", "words"],
+     ["struck", { of: 9 }, "unknown_entry", "of"], ["not_sure", { trait: "mood" }, "unknown_trait", "trait"],
+     ["customer", { customer_id: 99 }, "unknown_customer", "customer_id"],
+     ["settled", { doubt: "x", reason: "no" }, "reason_too_short", "reason"],
+     ["taken_up", { of: 1, words: "x", complaint: "mood" }, "unknown_complaint", "complaint"],
+     ["ordered", {}, "bad_request", "kind"],
+     ["work", { areas: ["paint"], agreed: true }, "bad_request", "areas[0]"]].each do |kind, body, code, field|
       add(view, kind, **body)
       assert_problem(422, code, field: field)
     end

@@ -87,7 +87,8 @@ class EarTest < Minitest::Test
     found = ear.call("8 studs, whale foot mark, stuffing")
     assert_equal([%w[head_bolts 8], %w[frame_mark W]], found.readings.map { |one| [one[:trait], one[:value].to_s] })
     assert_equal ["packings"], found.scope
-    error = assert_raises(Gimlet::Core::InputError) { vocabulary.extended("traits" => [{ "id" => "x", "kind" => "smell", "name" => "x", "ask" => "?", "seconds" => {} }]) }
+    smell = { "id" => "x", "kind" => "smell", "name" => "x", "ask" => "?", "seconds" => {} }
+    error = assert_raises(Gimlet::Core::InputError) { vocabulary.extended("traits" => [smell]) }
     assert_match(/“smell” is not a kind/, error.message)
   end
 end

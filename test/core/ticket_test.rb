@@ -21,7 +21,8 @@ class TicketTest < Minitest::Test
   def values = ticket.readings.map { |one| [one[:trait], one[:value]] }
 
   def test_nothing_was_said
-    assert_equal ["phone", [], false, 1, "on_shelf", "N·m", 0], ticket.to_h.values_at(:channel, :scope, :agreed, :pumps, :policy, :unit, :last)
+    assert_equal ["phone", [], false, 1, "on_shelf", "N·m", 0],
+                 ticket.to_h.values_at(:channel, :scope, :agreed, :pumps, :policy, :unit, :last)
   end
 
   def test_striking_out_and_bringing_back_are_entries_too
@@ -43,7 +44,7 @@ class TicketTest < Minitest::Test
     add("not_sure", trait: "maker")
     said("grumbles", unheard: ["grumbles"])
     add("taken_up", of: 3, words: "grumbles", complaint: "other")
-    assert_equal [["sight_glass", "side"], ["maker", nil]], values
+    assert_equal [%w[sight_glass side], ["maker", nil]], values
     assert_equal ["other"], ticket.complaints
     assert_empty ticket.lines[2].unheard
   end
@@ -74,7 +75,8 @@ class TicketTest < Minitest::Test
     add("settled", doubt: "cylinders 2", reason: "he counted twice")
     add("inspected", slot: "support_ring", worn: true)
     add("pump", id: "TK4L20 from 31000")
-    assert_equal [{ "cylinders 2" => "he counted twice" }, ["support_ring"], "TK4L20 from 31000"], [ticket.settled, ticket.findings, ticket.chosen]
+    assert_equal [{ "cylinders 2" => "he counted twice" }, ["support_ring"], "TK4L20 from 31000"],
+                 [ticket.settled, ticket.findings, ticket.chosen]
     add("settled", doubt: "cylinders 2", reason: nil)
     add("inspected", slot: "support_ring", worn: false)
     add("pump", id: nil)
@@ -95,6 +97,6 @@ class TicketTest < Minitest::Test
     kept = @entries.dup
     before = (1..30).map { |size| Ticket::Folded.of(kept.take(size)).to_h.except(:lines) }
     said("more", count("cylinders", 3))
-    assert_equal before, ((1..30).map { |size| Ticket::Folded.of(@entries.take(size)).to_h.except(:lines) })
+    assert_equal(before, (1..30).map { |size| Ticket::Folded.of(@entries.take(size)).to_h.except(:lines) })
   end
 end

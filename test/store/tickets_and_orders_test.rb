@@ -37,7 +37,11 @@ class TicketsAndOrdersTest < Minitest::Test
     threads.each(&:join)
     entries = tickets.entries(id)
     assert_equal [*1..400], entries.map(&:number)
-    %w[left right].each { |window| assert_equal([*0..199], entries.select { |one| one.body["from"] == window }.map { |one| one.body["at"] }) }
+    %w[left right].each do |window|
+      assert_equal([*0..199], entries.select do |one|
+        one.body["from"] == window
+      end.map { |one| one.body["at"] })
+    end
   end
 
   def test_what_is_refused_leaves_nothing
@@ -71,8 +75,10 @@ class TicketsAndOrdersTest < Minitest::Test
       new = Gimlet::Store.connect("#{folder}/old.sqlite3")
       ticket = Gimlet::Core::Ticket::Folded.of(Gimlet::Store::Tickets.new(new).entries(1))
       assert_equal [[["head_bolts", 8]], ["packings"], true, 2, "cheapest", "lbf·ft", ["support_ring"], "counter"],
-                   [ticket.readings.map { |one| one.values_at(:trait, :value) }, *ticket.to_h.values_at(:scope, :agreed, :pumps, :policy, :unit,
-                                                                                                      :findings, :channel)]
+                   [ticket.readings.map do |one|
+                     one.values_at(:trait, :value)
+                   end, *ticket.to_h.values_at(:scope, :agreed, :pumps, :policy, :unit,
+                                               :findings, :channel)]
       new.disconnect
     end
   end

@@ -7,7 +7,9 @@ require_relative "../../lib/gimlet/command"
 
 # A seeded database of its own for every test.
 module SeededApp
-  TEMPLATE = File.join(Dir.mktmpdir("gimlet"), "seeded.sqlite3").tap do |path|
+  # In memory where the system has such a folder: some disks take a second to be sure of a write.
+  FOLDER = File.directory?("/dev/shm") ? "/dev/shm" : Dir.tmpdir
+  TEMPLATE = File.join(Dir.mktmpdir("gimlet", FOLDER), "seeded.sqlite3").tap do |path|
     database = Gimlet::Store.connect(path)
     Gimlet::Command.new(database, out: File.open(File::NULL, "w")).seed
     database.run("PRAGMA wal_checkpoint(TRUNCATE)")
@@ -16,7 +18,7 @@ module SeededApp
 
   def database
     @database ||= begin
-      @folder = Dir.mktmpdir("gimlet")
+      @folder = Dir.mktmpdir("gimlet", FOLDER)
       FileUtils.cp(TEMPLATE, "#{@folder}/test.sqlite3")
       Gimlet::Store.connect("#{@folder}/test.sqlite3")
     end
@@ -34,3 +36,5 @@ module SeededApp
     { "kind" => kind, "key" => "key #{@keys}", **body.transform_keys(&:to_s) }
   end
 end
+
+Minitest.after_run { FileUtils.rm_rf(File.dirname(SeededApp::TEMPLATE)) }

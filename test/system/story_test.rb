@@ -13,7 +13,7 @@ class StoryTest < SystemTest
     assert_accessible
     say LINE
     assert_text "“Where is the oil sight glass?”"
-    assert_selector "li", text: "head bolts 8"
+    assert_button "head bolts 8: strike out"
     assert_text "inlet valves, discharge valves, packings (asked for)"
     assert_accessible
 
@@ -52,12 +52,14 @@ class StoryTest < SystemTest
     end
   end
 
-  def test_the_tray_is_live_while_the_line_is_typed
+  def test_what_would_be_heard_is_shown_while_the_line_is_typed
     visit "/"
-    keys("three white plungers, hex 10, packings, SC3 25 mm plungers")
+    keys("three white plungers, hex 10, packings, SC3 25 mm plungers, wobbles a bit")
+    assert_selector "[aria-label='Would be heard'] li", text: "25 mm plungers → plunger diameter 25 mm"
+    assert_selector "[aria-label='Would be heard'] li", text: "“wobbles” not heard"
     assert_selector "aside[aria-label=Tray]", text: "Empty until"
-    assert_selector "section[aria-label=Pump]", text: "Orlenhavn SC325L"
     keys(:enter)
+    assert_selector "section[aria-label=Pump]", text: "Orlenhavn SC325L"
     assert_selector "aside[aria-label=Tray]", text: "OH.K25"
   end
 

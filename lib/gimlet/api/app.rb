@@ -72,6 +72,7 @@ module Gimlet
       def identify = Counter::IdentifyPump.new(reference, customers)
       def plan = Counter::PlanRebuild.new(reference.snapshot, stock.all)
       def add_entry = Counter::AddEntry.new(reference, tickets, customers)
+      def known_ticket(id) = tickets.known?(id) || missing("There is no ticket #{id}.")
       def work_on(id, entries) = Counter::WorkOnTicket.new(reference, stock.all, customers).call(id, entries)
       def view(id) = Present::TicketView.call(work_on(id, tickets.entries(id)))
 

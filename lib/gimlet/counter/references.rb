@@ -12,6 +12,10 @@ module Gimlet
     class References
       # Seconds that a step at the counter waits for a new catalogue.
       GRACE = 0.3
+      # References that several apps of one process share, by version.
+      SHARED = {} # rubocop:disable Style/MutableConstant
+      MOST_SHARED = 3
+      SHARING = Mutex.new
       VOCABULARY = "vocabulary"
 
       # @param database [Sequel::Database]
@@ -51,12 +55,23 @@ module Gimlet
 
       def build(version)
         Thread.current.report_on_exception = false
-        snapshot = @catalogue.snapshot
-        @order_ids.keep(snapshot.series)
-        reference = Reference.new(snapshot, vocabulary(version.last), @order_ids).warm(@current&.last&.scopes || [])
+        reference = SHARED[version] || share(version, made(version))
         @lock.synchronize { @current = [version, reference] }
       rescue StandardError => e
         Thread.current[:failure] = e
+      end
+
+      def made(version)
+        snapshot = @catalogue.snapshot
+        @order_ids.keep(snapshot.series)
+        Reference.new(snapshot, vocabulary(version.last), @order_ids).warm(@current&.last&.scopes || [])
+      end
+
+      def share(version, reference)
+        SHARING.synchronize do
+          SHARED.shift if SHARED.size >= MOST_SHARED
+          SHARED[version] ||= reference
+        end
       end
 
       def vocabulary(shop)

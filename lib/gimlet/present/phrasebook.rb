@@ -33,15 +33,11 @@ module Gimlet
       def say(trait, value, noun, asked)
         value = value.first if value.is_a?(Array)
         value = value[trait.axis] if value.is_a?(Array)
-        case trait.kind
-        when "counted" then asked ? value.to_s : "#{value} #{noun}s"
-        when "measured" then asked ? "#{plain(value)} #{trait.unit}" : "#{plain(value)} #{trait.unit} #{noun}"
-        when "rated" then "#{plain(value)} #{trait.unit}"
-        when "serial" then "serial #{value.begin || ((value.end || 101) - 1)}"
-        when "keyed", "chosen" then asked || (trait.identity && noun.nil?) ? value.to_s : "#{value} #{noun}"
-        when "threaded" then "#{value} #{noun}"
-        else value.to_s
-        end
+        return "serial #{value.begin || ((value.end || 101) - 1)}" if trait.kind == "serial"
+        return "#{plain(value)} #{trait.unit}#{" #{noun}" if trait.kind == 'measured' && !asked}" if trait.unit
+
+        alone = asked || noun.nil? || %w[plate number].include?(trait.kind)
+        alone ? value.to_s : "#{value} #{noun}#{'s' if trait.kind == 'counted'}"
       end
 
       def plain(value) = value.is_a?(Float) && value == value.round ? value.round : value

@@ -42,10 +42,9 @@ module Gimlet
       # A colleague reads the call as it went.
       def line(one)
         pumps, orders = @view.steps[one.number]
+        unheard = one.unheard.map { |words| words.slice("words", "note") }
         { number: one.number, kind: one.kind, at: one.at.iso8601, who: one.who, words: one.words, text: text(one),
-          items: one.items.map { |item| item(item) }, unheard: one.unheard.map do |words|
-                                                        words.slice("words", "note")
-                                                      end, pumps: pumps, orders: orders }
+          items: one.items.map { |item| item(item) }, unheard: unheard, pumps: pumps, orders: orders }
       end
 
       def item(one)
@@ -61,17 +60,22 @@ module Gimlet
         when "not_sure" then "not sure"
         when "taken_up" then "taken up by hand"
         when "struck", "restored" then "#{one.kind == 'struck' ? 'struck out' : 'brought back'}: line #{body['of']}"
+        when "settled" then settled(body)
+        when "work" then work(body)
+        else setting(one.kind, body)
+        end
+      end
+
+      def settled(body)
+        doubt = body["doubt"].tr("_", " ")
+        body["reason"] ? "“#{doubt}” stands: #{body['reason']}" : "“#{doubt}” is open again"
+      end
+
+      def setting(kind, body)
+        case kind
         when "customer" then body["customer_id"] ? "customer named" : "customer not named"
         when "channel" then Core::Readings::CHANNELS.fetch(body["channel"])
-        when "work" then work(body)
         when "inspected" then "#{body['slot'].tr('_', ' ')} #{body['worn'] ? 'found worn' : 'is good'}"
-        when "settled" then if body["reason"]
-                              "“#{body['doubt'].tr('_',
-                                                   ' ')}” stands: #{body['reason']}"
-                            else
-                              "“#{body['doubt'].tr('_',
-                                                   ' ')}” is open again"
-                            end
         when "pump" then body["id"] ? "#{body['id']} taken by hand" : "the leading order again"
         when "plan" then "buy #{Core::KitPlan::POLICIES.fetch(body['policy'])}"
         when "unit" then "torques in #{body['unit']}"

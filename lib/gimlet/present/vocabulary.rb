@@ -16,7 +16,8 @@ module Gimlet
       def call(reference)
         { traits: reference.vocabulary.traits.values.map { |trait| trait(trait, reference) },
           channels: named(Core::Readings::CHANNELS), observers: Core::Readings::Odds::OBSERVERS.keys,
-          tools: Core::Readings::Odds::TOOLS.keys, complaints: named(reference.vocabulary.complaints.transform_values(&:name)), work_areas: named(Core::Catalogue::WORK_AREAS),
+          tools: Core::Readings::Odds::TOOLS.keys, complaints: named(reference.vocabulary.complaints.transform_values(&:name)),
+          work_areas: named(Core::Catalogue::WORK_AREAS),
           units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES),
           enough: Core::Candidates::OrderClasses::ENOUGH }
       end

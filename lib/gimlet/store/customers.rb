@@ -17,7 +17,7 @@ module Gimlet
       # @return [Hash, nil]
       def find(id)
         row = @database[:customers].where(id: id).first
-        row&.merge(pumps: @database[:customer_pumps].where(customer_id: id).order(:designation).select_map(:designation))
+        row&.merge(pumps: @database[:customer_pumps].where(customer_id: id).order(Sequel.lit("rowid")).select_map(:designation))
       end
 
       # @param rows [Array<Hash>] name, place, pumps

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { api, Problem, told, worthAnotherTry } from "../api/client";
 import type { NewEntry, TicketView } from "../api/types";
+import { blankView } from "./blank";
 import { freshKey } from "./key";
 
 const LOOK_AGAIN_MS = 2000;
@@ -48,6 +49,7 @@ export function useTicket(startId: number | null, who: string, onNumbered: (id: 
       return known && known.last > fetched.last ? known : fetched;
     },
     refetchInterval: id === null ? false : LOOK_AGAIN_MS,
+    placeholderData: blankView(id),
     retry: worthAnotherTry,
   });
 

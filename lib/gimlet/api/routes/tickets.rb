@@ -12,37 +12,42 @@ module Gimlet
         ID = %r{/api/tickets/(\d{1,15})}
 
         def self.registered(app)
-          app.get("/api/tickets") { answer(tickets.open_ones) }
+          looking(app)
+          stepping(app)
+        end
 
-          # A ticket gets its number with its first entry.
-          app.post("/api/tickets") do
-            body = body_as("NewEntry")
-            id = database.transaction(mode: :immediate) do
-              tickets.open(body["key"]).tap { |fresh| add_entry.call(fresh, body) }
-            end
-            answer(view(id), 201)
-          end
+        def self.looking(app)
+          app.get("/api/tickets") { answer(tickets.open_ones) }
 
           # What a fresh ticket looks like, before anything was said.
           app.get("/api/tickets/new") { answer(Present::TicketView.call(work_on(nil, []))) }
 
           app.get(ID) do |id|
-            tickets.known?(id.to_i) || missing("There is no ticket #{id}.")
+            known_ticket(id.to_i)
             etag(%(#{id}-#{tickets.last(id.to_i)}-#{reference.snapshot.version}-#{stock.revision}))
             answer(view(id.to_i))
-          end
-
-          app.post(%r{#{ID}/entries}) do |id|
-            body = body_as("NewEntry")
-            tickets.known?(id.to_i) || missing("There is no ticket #{id}.")
-            add_entry.call(id.to_i, body)
-            answer(view(id.to_i), 201)
           end
 
           # What would be heard of a line; nothing is kept.
           app.post("/api/preview") do
             body = body_as("PreviewRequest")
             answer(Present::Preview.new(reference.vocabulary).call(reference.ear.call(body["words"], asked: body["asked"])))
+          end
+        end
+
+        def self.stepping(app)
+          # A ticket gets its number with its first entry.
+          app.post("/api/tickets") do
+            body = body_as("NewEntry")
+            id = database.transaction(mode: :immediate) { tickets.open(body["key"]).tap { |fresh| add_entry.call(fresh, body) } }
+            answer(view(id), 201)
+          end
+
+          app.post(%r{#{ID}/entries}) do |id|
+            body = body_as("NewEntry")
+            known_ticket(id.to_i)
+            add_entry.call(id.to_i, body)
+            answer(view(id.to_i), 201)
           end
         end
       end

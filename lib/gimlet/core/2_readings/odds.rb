@@ -23,7 +23,7 @@ module Gimlet
         # Someone wrong about a choice may also name a value that few pumps of this catalogue have.
         FEWEST_CHOICES = 4
         # A size that is plain wrong: another part measured, a scale misread.
-        BLUNDER = 0.03
+        BLUNDER = 0.04
         # Ratings on papers are rounded and converted.
         RATING_TOLERANCE = 0.04
         # A mass differs with oil and fittings.
@@ -43,7 +43,7 @@ module Gimlet
         CHANCE_GLYPH = 0.04
 
         # How often a question gets an answer at all: plates are what is missing; what needs the pump opened is not done on the phone.
-        ANSWERED = Hash.new(0.9).merge("plate" => 0.5, "serial" => 0.6, "papers" => 0.6, "keys" => 0.7, "opened" => 0.25).freeze
+        ANSWERED = Hash.new(0.9).merge("plate" => 0.5, "serial" => 0.6, "papers" => 0.6, "keys" => 0.7, "opened" => 0.15).freeze
         # Whoever could not answer one question of a group is this much less likely to answer another.
         AGAIN_IN_GROUP = Hash.new(0.35).merge("opened" => 0.02).freeze
         # Who is there with the pump or its parts can open, measure and look.

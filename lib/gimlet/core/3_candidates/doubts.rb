@@ -42,35 +42,33 @@ module Gimlet
 
         private
 
+        def alive = @posterior.alive
+
         # The best that any pump of the leading order makes of it.
         def fit(weighed)
           speakers.map { |at| weighed.fit(at) }.max
         end
 
         def speakers
-          @speakers ||= @leading.members.take_while do |at|
-            @posterior.probabilities[at] >= SPEAKS * @posterior.probabilities[@leading.members.first]
-          end
+          least = SPEAKS * @posterior.probability(@leading.members.first)
+          @speakers ||= @leading.members.take_while { |at| @posterior.probability(at) >= least }
         end
 
         def doubt(weighed, many)
           readings = weighed.observation.readings
           without = @posterior.without(weighed)
-          Doubt.new(readings: readings, leader: @leading.members.first, leading: leaders(@posterior.probabilities),
-                    without: leaders(without.weights), again: @readings.count { |one| one.trait == readings.first.trait } > 1,
+          Doubt.new(readings: readings, leader: @leading.members.first, leading: leaders(alive), without: leaders(without),
+                    again: @readings.count { |one| one.trait == readings.first.trait } > 1,
                     matters: many || readings.any? { |one| one.definition.identity } || turns?(without))
         end
 
         # Whether another order, or none, would lead without it.
         def turns?(without)
-          sums = @classes.sums(without.weights)
-          best = sums.each_index.max_by { |place| sums[place] }
+          best, = @classes.sums(without).max_by(&:last)
           @classes.ids[best] != @leading.id
         end
 
-        def leaders(weights)
-          weights.each_index.max_by(LEADERS) { |at| weights[at] }.map { |at| [at, weights[at]] }
-        end
+        def leaders(alive) = alive.top(LEADERS)
       end
     end
   end

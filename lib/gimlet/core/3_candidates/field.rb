@@ -15,8 +15,8 @@ module Gimlet
       # All possibilities that a reading can speak of, laid out by trait: a reading is then weighed once for each distinct value instead
       # of once for each possibility.
       class Field
-        # Beliefs that are kept to go on from: one for each step of the calls at the counter.
-        REMEMBERED = 48
+        # What is kept to go on from, the last used: beliefs are large, one for each step of the calls at the counter; results are small.
+        REMEMBERED = { beliefs: 48, results: 600 }.freeze
 
         # @return [Array<Possibility>]
         attr_reader :possibilities
@@ -29,7 +29,8 @@ module Gimlet
           @possibilities = possibilities
           @vocabulary = vocabulary
           @columns = {}
-          @beliefs = {}
+          @known = REMEMBERED.transform_values { {} }
+          @families = nil
           @chances = {}
           @priors = {}
           @lock = Monitor.new
@@ -50,27 +51,33 @@ module Gimlet
         # @return [AnswerChances] what people would answer when asked for a trait
         def chances(trait, channel) = @chances[[trait.id, channel]] ||= AnswerChances.new(column(trait.slot || trait.id), trait, channel)
 
+        # @param kind [Symbol] :beliefs or :results
         # @return [Object] what the block makes, kept for the next that asks with the same key
-        def recall(key)
+        def recall(kind, key)
+          known = @known[kind]
           @lock.synchronize do
-            found = @beliefs.delete(key)
-            return @beliefs[key] = found if found
+            found = known.delete(key)
+            return known[key] = found if found
           end
-          yield.tap { |made| @lock.synchronize { keep(key, made) } }
+          yield.tap { |made| @lock.synchronize { keep(kind, key, made) } }
         end
+
+        # @return [Array<Integer>] places of a family
+        def family(name) = (@families ||= possibilities.each_index.group_by { |at| possibilities[at].family }).fetch(name, [])
 
         # Builds what a first request would wait for.
         def warm
           prior
+          family(nil)
           vocabulary.traits.each_value { |trait| column(trait.slot || trait.id) }
           self
         end
 
         private
 
-        def keep(key, made)
-          @beliefs.shift if @beliefs.size >= REMEMBERED
-          @beliefs[key] = made
+        def keep(kind, key, made)
+          @known[kind].shift if @known[kind].size >= REMEMBERED[kind]
+          @known[kind][key] = made
         end
 
         def shared(owned)

@@ -51,29 +51,30 @@ module Gimlet
         # @param settled [Array<String>] keys of doubts that stand for a reason
         # @return [Identification]
         def call(readings, channel:, owned: [], chosen: nil, settled: [])
-          @field.recall([:identified, readings.map(&:told), channel, owned, chosen, settled, @classes.object_id]) do
+          @field.recall(:results, [:identified, readings.map(&:told), channel, owned, chosen, settled, @classes.object_id]) do
             identify(readings, channel, owned, chosen, settled)
           end
         end
 
         # @return [Array(Integer, Integer)] pumps and orders still possible
         def narrowed(readings, owned: [])
-          @field.recall([:narrowed, Observations.of(readings).map(&:told), owned, @classes.object_id]) do
-            possible(Posterior.new(@field, readings, owned: owned).probabilities)
+          @field.recall(:results, [:narrowed, readings.reject(&:unknown).map(&:told), owned, @classes.object_id]) do
+            possible(Posterior.of(@field, readings, owned: owned).alive)
           end
         end
 
         private
 
         def identify(readings, channel, owned, chosen, settled)
-          posterior = Posterior.new(@field, readings, owned: owned)
-          belief, classes = posterior.probabilities, @classes.rank(posterior.probabilities)
+          posterior = Posterior.of(@field, readings, owned: owned)
+          alive = posterior.alive
+          classes = @classes.rank(posterior)
           doubts = Doubts.new(posterior, @classes, classes.first, readings).call
           check = PlateCheck.new(@field, @classes, posterior, classes.first).call(readings, channel)
           lacking = lacking(classes.first, posterior, doubts.reject { |one| settled.include?(one.key) }, check, settled)
-          candidates, (pumps, orders) = ranked(belief, classes, chosen), possible(belief)
+          candidates, (pumps, orders) = ranked(posterior, classes, chosen), possible(alive)
           Identification.new(candidates: candidates, order_classes: classes, none: posterior.none, enough: lacking.empty?, lacking: lacking,
-                             questions: questions(belief, readings, channel, doubts, check, lacking), doubts: doubts, pumps: pumps,
+                             questions: questions(alive, readings, channel, doubts, check, lacking), doubts: doubts, pumps: pumps,
                              differences: differences(candidates), orders: orders,
                              flow: FlowCheck.call(posterior.readings, @field.possibilities[candidates.first.at]))
         end
@@ -84,20 +85,19 @@ module Gimlet
         end
 
         # The leading order's pumps come first.
-        def ranked(belief, classes, chosen)
-          shown = belief.each_index.max_by(SHOWN) { |at| belief[at] }
+        def ranked(posterior, classes, chosen)
+          shown = posterior.alive.top(SHOWN).map(&:first)
           picked = chosen && @field.possibilities.index { |one| one.id == chosen }
           rank = classes.each_with_index.to_h { |one, at| [one.id, at] }
-          (shown | [classes.first.members.first, picked].compact).sort_by do |at|
-            [rank.fetch(@classes.id_of(at), SHOWN), -belief[at]]
-          end.map do |at|
-            Candidate.new(at: at, probability: belief[at], order_class: @classes.id_of(at))
+          all = (shown | [classes.first.members.first, picked].compact).map do |at|
+            Candidate.new(at: at, probability: posterior.probability(at), order_class: @classes.id_of(at))
           end
+          all.sort_by { |one| [rank.fetch(one.order_class, SHOWN), -one.probability] }
         end
 
         # A doubt that the order hangs on is checked before anything else, once an order leads.
-        def questions(belief, readings, channel, doubts, check, lacking)
-          asking = NextQuestion.new(@field, @classes.places, belief, channel: channel, readings: readings)
+        def questions(alive, readings, channel, doubts, check, lacking)
+          asking = NextQuestion.new(@field, @classes.places, alive, channel: channel, readings: readings)
           again = doubts.select { |one| one.matters && !one.again && one.trait.cost(channel) }.map { |one| asking.ask(one.trait, "again") }
           again << asking.ask(check.trait, "check") if check&.trait && lacking == ["plate_unconfirmed"]
           narrowing = asking.call
@@ -109,10 +109,9 @@ module Gimlet
           Differences.call(@field.vocabulary, leaders.map { |one| @field.possibilities[one.at] }, leaders.map(&:order_class))
         end
 
-        def possible(belief)
-          least = belief.max * POSSIBLE
-          alive = belief.each_index.select { |at| belief[at] >= least }
-          [alive.size, alive.map { |at| @classes.places[at] }.uniq.size]
+        def possible(alive)
+          left = alive.at_least(alive.most * POSSIBLE).places
+          [left.size, @classes.places.values_at(*left).uniq.size]
         end
       end
     end

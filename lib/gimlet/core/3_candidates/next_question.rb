@@ -19,34 +19,34 @@ module Gimlet
         TURN_SECONDS = 10
         # Possibilities less likely than this share of the likeliest are left out.
         NEGLIGIBLE = 0.001
-        # A question that is expected to tell less than this, in bits, is not worth the caller's time.
-        WORTHWHILE = 0.015
+        # A question that is expected to tell less than this, in bits for each second, is not worth the caller's time.
+        WORTHWHILE = 0.0009
         LEFT = 0.02
         # More possibilities than this are stood for by so many, each drawn as often as it is likely.
-        SAMPLED = 400
+        SAMPLED = 250
         SHOWN = 5
         BUTTONS = 6
 
         # @param field [Field]
         # @param classes [Array<Integer>] order class of each possibility
-        # @param probabilities [Array<Float>]
+        # @param alive [Alive]
         # @param readings [Array<Readings::Reading>] with those that were not sure
-        def initialize(field, classes, probabilities, channel:, readings:)
+        def initialize(field, classes, alive, channel:, readings:)
           @field = field
           @classes = classes
           @channel = channel
           @readings = readings
           asked = readings.map(&:trait)
           @traits = field.vocabulary.traits.values.select { |one| one.cost(channel) && !asked.include?(one.id) }
-          sample(probabilities)
+          sample(alive)
         end
 
         # @return [Array<Question>] the best first; none when nothing would help
         def call
           before = entropy(tally(@live) { |at| @classes[at] }.values)
           scored = @traits.map { |trait| [trait, answered(trait) * (before - after(trait))] }
-          scored.select { |_, gain| gain > WORTHWHILE }
-                .max_by(SHOWN) { |trait, gain| gain / (trait.cost(@channel) + TURN_SECONDS) }
+          scored.select { |trait, gain| gain > WORTHWHILE * seconds(trait) }
+                .max_by(SHOWN) { |trait, gain| gain / seconds(trait) }
                 .map { |trait, gain| question(trait, gain, "narrows") }
         end
 
@@ -56,10 +56,10 @@ module Gimlet
 
         private
 
-        def sample(probabilities)
-          least = probabilities.max * NEGLIGIBLE
-          @live = probabilities.each_index.select { |at| probabilities[at] > least }
-          @weights = probabilities
+        def sample(alive)
+          likely = alive.at_least(alive.most * NEGLIGIBLE)
+          @live = likely.places
+          @weights = likely.to_h
           draw if @live.size > SAMPLED
           @total = @live.sum { |at| @weights[at] }
         end
@@ -89,6 +89,7 @@ module Gimlet
           usual * (odds::AGAIN_IN_GROUP[trait.group]**unsure)
         end
 
+        def seconds(trait) = trait.cost(@channel) + TURN_SECONDS
         def column(trait) = @field.column(trait.slot || trait.id)
         def chances(trait) = @field.chances(trait, @channel)
 
@@ -117,9 +118,11 @@ module Gimlet
         def answers(trait)
           places = column(trait).places
           model = chances(trait)
-          found = model.matrix(@live.map { |at| places[at] }.uniq).select { |value, _| trait.way.answer?(value) }
-                       .map { |value, chances| answer(places, model.reading(value), trait.way.label(trait, value), chances) }
-                       .sort_by { |one| [-one.probability, one.label] }.first(BUTTONS)
+          shares = tally(@live) { |at| places[at] }
+          likely = model.matrix(shares.keys).select { |value, _| trait.way.answer?(value) }
+                        .max_by(BUTTONS) { |_, chances| chances.sum { |place, chance| shares[place] * chance } }
+          found = likely.map { |value, chances| answer(places, model.reading(value), trait.way.label(trait, value), chances) }
+                        .sort_by { |one| [-one.probability, one.label] }
           trait.kind == "chosen" && !trait.slot ? [*found, another(trait, model)] : found
         end
 

@@ -35,18 +35,15 @@ module Gimlet
         # @return [String] of a possibility
         def id_of(at) = ids[places[at]]
 
-        # @param probabilities [Array<Float>]
-        # @return [Array<Float>] by class
-        def sums(probabilities)
-          places.each_with_index.with_object(Array.new(ids.size, 0.0)) { |(place, at), sums| sums[place] += probabilities[at] }
-        end
+        # @param alive [Alive]
+        # @return [Hash{Integer=>Float}] class => probability
+        def sums(alive) = alive.sums(places)
 
-        # @param probabilities [Array<Float>]
+        # @param posterior [Posterior]
         # @return [Array<OrderClass>] the likeliest first
-        def rank(probabilities)
-          sums = sums(probabilities)
-          sums.each_index.max_by(SHOWN) { |place| sums[place] }.map do |place|
-            OrderClass.new(id: ids[place], probability: sums[place], members: @members[place].sort_by { |at| -probabilities[at] })
+        def rank(posterior)
+          sums(posterior.alive).max_by(SHOWN) { |_, sum| sum }.map do |place, sum|
+            OrderClass.new(id: ids[place], probability: sum, members: @members[place].sort_by { |at| -posterior.probability(at) })
           end
         end
       end

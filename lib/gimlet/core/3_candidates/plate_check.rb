@@ -10,7 +10,7 @@ module Gimlet
       class PlateCheck
         # A reading that fits so much worse speaks against a pump.
         WORSE = 0.5
-        # So much of the siblings, and of all others, must be told off.
+        # So much of the siblings, and of all pumps, must be told off.
         SIBLINGS, OTHERS = 0.5, 0.6
 
         # `trait` is what to ask for next, nil when nothing is left that could be told.
@@ -34,29 +34,43 @@ module Gimlet
         def call(readings, channel)
           return unless @posterior.weighed.any? { |one| named?(one) }
 
-          rivals.filter_map { |some, most| check(some, most, readings, channel) unless some.empty? || told_off?(some, most) }.first
+          check(readings, channel, siblings_told_off?) { |trait| tells_siblings?(trait, channel) } ||
+            check(readings, channel, others_told_off?) { |trait| tells_others?(trait, channel) }
         end
 
         private
 
         def named?(weighed) = weighed.observation.trait.way.respond_to?(:weigh)
 
-        # Pumps that need another order: siblings, and the rest.
-        def rivals
-          family = @field.possibilities[@leader].family
-          other = @field.possibilities.each_index.reject { |at| @classes.id_of(at) == @leading.id }
-          siblings, rest = other.partition { |at| @field.possibilities[at].family == family }
-          [[siblings, SIBLINGS], [rest, OTHERS]]
+        def siblings
+          @siblings ||= @field.family(@field.possibilities[@leader].family).reject { |at| @classes.id_of(at) == @leading.id }
         end
 
-        def told_off?(some, most)
-          confirming = @posterior.weighed.reject { |one| named?(one) }.select { |one| one.fit(@leader) >= WORSE }
-          share(some.select { |at| confirming.any? { |one| one.fit(at) < WORSE * one.fit(@leader) } }, some) >= most
+        # Readings besides the plate that speak for the leader.
+        def confirming
+          @confirming ||= @posterior.weighed.reject { |one| named?(one) }.select { |one| one.fit(@leader) >= WORSE }
         end
+
+        def siblings_told_off?
+          return true if siblings.empty?
+
+          share(siblings.select { |at| confirming.any? { |one| one.fit(at) < WORSE * one.fit(@leader) } }) >= SIBLINGS
+        end
+
+        # One reading that most other pumps would not have given.
+        def others_told_off?
+          confirming.any? do |one|
+            worse(one.found, one.found[one.places[@leader]]).sum { |place| one.shares[place] } >= OTHERS
+          end
+        end
+
+        def worse(fits, mine) = fits.each_index.select { |place| fits[place] < WORSE * mine }
 
         # Among traits of one group that could not be answered, another of the group is no use.
-        def check(some, most, readings, channel)
-          telling = @field.vocabulary.traits.values.select { |trait| trait.cost(channel) && tells?(trait, some, most, channel) }
+        def check(readings, channel, told_off, &tells)
+          return if told_off
+
+          telling = @field.vocabulary.traits.values.select { |trait| trait.cost(channel) && answerable?(trait) && tells.call(trait) }
           return if telling.empty?
 
           tried, open = telling.partition { |trait| readings.any? { |one| one.trait == trait.id } }
@@ -64,19 +78,31 @@ module Gimlet
           Unconfirmed.new(trait: open.reject { |trait| spent.include?(trait.group) }.min_by { |trait| trait.cost(channel) })
         end
 
-        # Whether its answer would speak against most of them.
-        def tells?(trait, some, most, channel)
+        def answerable?(trait)
           return false if trait.slot || trait.many || %w[serial plate].include?(trait.kind)
 
           column = @field.column(trait.id)
-          mine = column.places[@leader]
-          return false if trait.way.blank?(column.values[mine])
-
-          fits = @field.chances(trait, channel).row(column.values[mine])
-          share(some.select { |at| fits[column.places[at]] < WORSE * fits[mine] }, some) >= most
+          !trait.way.blank?(column.values[column.places[@leader]])
         end
 
-        def share(part, all) = part.sum { |at| prior[at] } / all.sum { |at| prior[at] }
+        # Whether its answer would speak against most siblings, or most other pumps.
+        def tells_siblings?(trait, channel)
+          column, fits, mine = told(trait, channel)
+          share(siblings.select { |at| fits[column.places[at]] < WORSE * fits[mine] }) >= SIBLINGS
+        end
+
+        def tells_others?(trait, channel)
+          column, fits, mine = told(trait, channel)
+          worse(fits, fits[mine]).sum { |place| column.shares[place] } >= OTHERS
+        end
+
+        def told(trait, channel)
+          column = @field.column(trait.id)
+          mine = column.places[@leader]
+          [column, @field.chances(trait, channel).row(column.values[mine]), mine]
+        end
+
+        def share(part) = part.sum { |at| prior[at] } / siblings.sum { |at| prior[at] }
         def prior = @prior ||= @field.prior
       end
     end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../2_readings/odds"
+require_relative "alive"
 require_relative "observation"
 require_relative "weighing"
 
@@ -8,19 +9,22 @@ module Gimlet
   module Core
     module Candidates
       # Bayes' rule over a field: P(v|e) ∝ prior(v) · Π P(e_i|v), with "none of these" as one candidate more.
+      #
+      # Each belief goes on from the one before its last observation, which the field remembers: a step of a call costs one pass.
       class Posterior
+        # Weights need not add up to 1.
         Belief = Value.of(:weights, :none)
-
-        # @return [Array<Float>] of each possibility; with `none` they add up to 1
-        attr_reader :probabilities
-        # @return [Float] that the pump is in no catalogue
-        attr_reader :none
-        # @return [Array<Weighed>]
-        attr_reader :weighed
-
         # @param field [Field]
         # @param readings [Array<Readings::Reading>]
         # @param owned [Array<String>] designations this customer has
+        # @return [Posterior] made once for the same readings
+        def self.of(field, readings, owned: [])
+          field.recall(:results, [:posterior, owned, readings.reject(&:unknown).map(&:told)]) { new(field, readings, owned: owned) }
+        end
+
+        # @return [Array<Weighed>]
+        attr_reader :weighed
+
         def initialize(field, readings, owned: [])
           @field = field
           @owned = owned
@@ -29,56 +33,54 @@ module Gimlet
           @weighing = Weighing.new(field, speed)
           @key = [owned, speed&.value]
           @weighed = @observations.map { |one| weigh(one) }
-          belief = after(@observations.size)
-          @probabilities = belief.weights
-          @none = belief.none
+          @belief = after(@observations.size)
+          @total = @belief.weights.sum + @belief.none
         end
 
         # @return [Array<Readings::Reading>] the readings that count
         def readings = @observations.flat_map(&:readings)
 
-        # @param weighed [Weighed]
-        # @return [Belief] had this observation not been made
-        def without(weighed)
-          normal(Belief.new(weights: each_weight(probabilities, weighed, :/), none: none / weighed.none))
-        end
+        # @return [Float] of one possibility; with `none` all add up to 1
+        def probability(at) = @belief.weights[at] / @total
 
-        # @return [Integer] the likeliest possibility
-        def leader = @leader ||= probabilities.each_index.max_by { |at| probabilities[at] }
+        # @return [Float] that the pump is in no catalogue
+        def none = @belief.none / @total
+
+        # @return [Alive]
+        def alive = @alive ||= Alive.of(@belief.weights, @belief.none)
+
+        # @param weighed [Weighed]
+        # @return [Alive] what would be had this observation not been made
+        def without(weighed)
+          belief = multiplied(@belief, weighed.found.map { |one| 1 / one }, weighed.places, 1 / weighed.none)
+          Alive.of(belief.weights, belief.none)
+        end
 
         private
 
-        def weigh(observation) = @field.recall([:weighed, @key, observation.told]) { @weighing.call(observation) }
+        def weigh(observation) = @field.recall(:results, [:weighed, @key, observation.told]) { @weighing.call(observation) }
 
         # Belief after the first observations, one step on from the belief before.
         def after(count)
           return start if count.zero?
 
-          @field.recall([:belief, @key, @observations.take(count).map(&:told)]) do
-            before, weighed = after(count - 1), @weighed[count - 1]
-            normal(Belief.new(weights: each_weight(before.weights, weighed, :*), none: before.none * weighed.none))
+          @field.recall(:beliefs, [:belief, @key, @observations.take(count).map(&:told)]) do
+            weighed = @weighed[count - 1]
+            top = [weighed.found.max, weighed.none].max
+            multiplied(after(count - 1), weighed.found.map { |one| one / top }, weighed.places, weighed.none / top)
           end
         end
 
         def start
-          prior = @field.prior(@owned)
-          @field.recall([:start, @owned]) do
+          @field.recall(:beliefs, [:start, @owned]) do
+            prior = @field.prior(@owned)
             Belief.new(weights: prior.map { |one| one * (1 - Readings::Odds::NOT_IN_CATALOGUE) }, none: Readings::Odds::NOT_IN_CATALOGUE)
           end
         end
 
-        def each_weight(weights, weighed, operation)
-          found, places = weighed.found, weighed.places
-          found = found.map { |one| 1 / one } if operation == :/
-          weights.map.with_index { |weight, at| weight * found[places[at]] }
-        end
-
-        def normal(belief)
-          total = belief.weights.sum + belief.none
-          return start unless total.positive?
-
-          scale = 1 / total
-          Belief.new(weights: belief.weights.map { |one| one * scale }, none: belief.none * scale)
+        def multiplied(belief, found, places, none)
+          weights = belief.weights
+          Belief.new(weights: Array.new(weights.size) { |at| weights[at] * found[places[at]] }, none: belief.none * none)
         end
       end
     end

@@ -6,9 +6,10 @@ require_relative "../value"
 module Gimlet
   module Core
     module Candidates
-      # An observation weighed: one likelihood for each distinct value, the place of each possibility, the likelihood for a pump that no
+      # An observation weighed: one likelihood for each distinct value, how common each value is, the place of each possibility, the
+      # likelihood for a pump that no
       # catalogue has, and what the best possible fit would get.
-      Weighed = Value.of(:observation, :found, :places, :none, :best) do
+      Weighed = Value.of(:observation, :found, :places, :shares, :none, :best) do
         # How well it suits one possibility: 1 when it fits as well as it can.
         # @return [Float]
         def fit(at) = [found[places[at]] / best, 1.0].min
@@ -46,7 +47,8 @@ module Gimlet
         def named(observation, reading)
           column = @field.column(reading.trait)
           found, none = reading.definition.way.weigh(reading, column.names, column.families)
-          Weighed.new(observation: observation, found: found, places: column.places, none: none, best: reading.definition.way.best(reading))
+          Weighed.new(observation: observation, found: found, places: column.places, shares: column.shares, none: none,
+                      best: reading.definition.way.best(reading))
         end
 
         def single(observation, reading, column)
@@ -60,7 +62,7 @@ module Gimlet
         def object(observation)
           column = @field.column(observation.slot)
           known = column.values.compact.flatten(1).uniq
-          sizes = observation.readings.to_h { |one| [one, known.filter_map { |object| object[one.definition.axis] }.uniq] }
+          sizes = sizes_of(known, observation)
           each = known.to_h { |object| [object, of_object(observation, object, sizes)] }
           fits = column.values.reject { |objects| objects.nil? || objects.empty? }.to_h do |objects|
             [objects, objects.map do |one|
@@ -69,6 +71,10 @@ module Gimlet
           end
           unseen = observation.readings.reduce(1.0) { |all, one| all * one.definition.way.unseen(one, sizes[one]) }
           weighed(observation, column, fits, unseen, observation.readings.reduce(1.0) { |all, one| all * one.definition.way.best(one) })
+        end
+
+        def sizes_of(known, observation)
+          observation.readings.to_h { |one| [one, known.filter_map { |object| object[one.definition.axis] }.uniq] }
         end
 
         def of_object(observation, object, sizes)
@@ -89,7 +95,8 @@ module Gimlet
           mean = share.positive? ? usual / share : 1.0
           Weighed.new(observation: observation, found: column.values.map do |value|
             fits.fetch(value, mean)
-          end, places: column.places, best: best,
+          end, places: column.places,
+                      shares: column.shares, best: best,
                       none: ((1 - Readings::Odds::UNSEEN) * mean) + (Readings::Odds::UNSEEN * unseen))
         end
       end

@@ -10,7 +10,8 @@ module Gimlet
       # before the best was proven, `gap_cents` is the most that a better purchase could save; else it is 0.
       Purchase = Value.of(:counts, :score, :gap_cents)
 
-      # The integer program of a rebuild order, solved exactly: least unfilled, then cheapest, then fewest lines, then fewest pieces left over
+      # The integer program of a rebuild order, solved exactly: least unfilled, then cheapest, then fewest lines, then fewest pieces left
+      # over
       # (the same as fewest pieces bought).
       #
       # Buying more never leaves more unfilled, so what all offers together cannot reach is unfilled in any case and the rest can always be

@@ -8,7 +8,8 @@ module Gimlet
     module KitPlan
       # One component of an order as an integer program: how many of each offer, so that every part is covered.
       #
-      # Solved by HiGHS (Q. Huangfu, J. Hall, "Parallelizing the dual revised simplex method", 2018). A search in Ruby with a Lagrangian bound
+      # Solved by HiGHS (Q. Huangfu, J. Hall, "Parallelizing the dual revised simplex method", 2018). A search in Ruby with a Lagrangian
+      # bound
       # was exact too, but took seconds where this takes hundredths. Its answers are whole numbers, and are checked as such.
       class Program
         Found = Value.of(:counts, :gap_cents)

@@ -19,7 +19,6 @@ module Gimlet
           @clause = clause
           @asked = asked
           @given = Hash.new { |all, noun| all[noun] = [] }.compare_by_identity
-          @places = clause.each_with_index.to_h { |piece, at| [piece.object_id, at] }
         end
 
         # @return [Array<Array(Trait, Hash, Array<Piece>)>] what each modifier says of which trait, and the pieces that say it
@@ -30,7 +29,8 @@ module Gimlet
 
         private
 
-        def at(piece) = @places[piece.object_id]
+        # The topic is of an earlier clause.
+        def at(piece) = piece == @topic && @clause.none? { |one| one.equal?(piece) } ? nil : piece.place - @clause.first.place
 
         # A piece may be its own noun: "ceramic" is a plunger and a material.
         def of(piece)

@@ -36,6 +36,9 @@ module Gimlet
         def noun? = nouns.any?
         def whole? = !figure.nil? && unit.nil? && !alien && figure.denominator == 1
 
+        # @return [Boolean] whether it may be part of a plate or a number
+        def code? = !used && unit.nil? && !(figure || chunk).nil?
+
         # @return [Boolean] whether it can say something of a noun
         def modifier? = !alien && (!(figure || span || sizes || thread).nil? || !(key && size).nil? || values.any?)
 

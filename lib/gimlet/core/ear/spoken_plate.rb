@@ -19,13 +19,10 @@ module Gimlet
           starts(pieces, asked).each do |at, noun|
             run = run_from(pieces, at, noun)
             content = run.reject { |piece| piece.separator? || link?(piece) }
-            atoms = content.reject { |piece| gap?(piece) }
-            next if atoms.empty? || (!noun && !asked && (atoms.size == content.size) && atoms.none? { |piece| marked?(piece) })
+            next unless noun || asked || content.any? { |piece| gap?(piece) || marked?(piece) }
 
             text = content.map { |piece| gap?(piece) ? "*" : text_of(piece, &words) }.join.upcase.squeeze("*")
-            next unless text.match?(/[A-Z0-9]/) && (text.match?(/\d/) || text.include?("*") || text.include?("?"))
-
-            return [text, [*(pieces[at - 1] if noun), *run.reject(&:separator?)]]
+            return [text, [*(pieces[at - 1] if noun), *run.reject(&:separator?)]] if text.match?(/[A-Z0-9]/) && text.match?(/[\d*?]/)
           end
           nil
         end
@@ -50,7 +47,7 @@ module Gimlet
           place = at
           while place < pieces.size && run.size < 2 * LONGEST
             piece = pieces[place]
-            break unless atom?(pieces, place, noun) || gap?(piece) || link?(piece) || (piece.separator? && goes_on?(pieces, place, run))
+            break unless atom?(pieces, place, noun: noun) || gap?(piece) || link?(piece) || (piece.separator? && goes_on?(pieces, place, run))
 
             run << piece
             place += 1
@@ -74,25 +71,32 @@ module Gimlet
         def link?(piece) = (LINKS.include?(piece.norm) && piece.figure.nil?) || (piece.mark? && !marked?(piece) && !piece.separator?)
         def marked?(piece) = (piece.chunk || piece.norm).match?(/[?*]/)
 
-        def atom?(pieces, place, noun = false)
+        def atom?(pieces, place, noun: false)
           piece = pieces[place]
-          if piece.nil? || piece.used || piece.separator? || piece.unit || piece.sizes || piece.span || (piece.key && piece.size)
-            return false
-          end
+          return false if piece.nil? || piece.used || piece.separator? || sized?(piece)
           return true if piece.plate || piece.chunk || marked?(piece)
           return %w[plate series].include?(piece.name.first) if piece.name
           return piece.whole? && piece.tokens.last.norm.size <= 5 && !counting?(pieces, place) if piece.figure
 
-          token = piece.tokens.first
-          return false unless piece.tokens.one? && token.word? && !gap?(piece)
+          piece.tokens.one? && letters?(piece, noun)
+        end
 
-          (token.text.size <= 2 && (token.text == token.text.upcase || !piece.says(:filler))) || (noun && token.text.size <= 6 && token.text == token.text.upcase)
+        def sized?(piece) = piece.unit || piece.sizes || piece.span || (piece.key && piece.size)
+
+        # One letter or two, or after the word "plate" a few capitals.
+        def letters?(piece, noun)
+          token = piece.tokens.first
+          return false if !token.word? || gap?(piece)
+
+          capitals = token.text == token.text.upcase
+          token.text.size <= 2 ? capitals || !piece.says(:filler) : noun && capitals && token.text.size <= 6
         end
 
         # A figure that counts or measures what comes next.
         def counting?(pieces, place)
           following = pieces[place + 1]
-          following && (following.noun? || following.key || following.thread || following.says(:pumps) || following.areas.any? || following.values.any?)
+          following && (following.noun? || following.key || following.thread || following.says(:pumps) || following.areas.any? ||
+                        following.values.any?)
         end
 
         def text_of(piece)

@@ -5,7 +5,8 @@ import { percent } from "../../shell/format";
 import { ink, petrol } from "../../shell/theme";
 import { useEarlier } from "./useEarlier";
 
-const SHOWN = 6;
+const ORDERS = 4;
+const PUMPS = 3;
 
 interface Props {
   found: Identification;
@@ -17,8 +18,8 @@ interface Props {
 export function Candidates({ found, chosen, onChoose }: Props) {
   const earlier = useEarlier(found);
   if (found.readings.length === 0) return <Box>Every pump of the catalogue is still possible.</Box>;
-  const leading = found.candidates.slice(0, SHOWN);
-  const classes = found.order_classes.filter((one) => leading.some((candidate) => candidate.order_class === one.id));
+  const of = (order: string) => found.candidates.filter((one) => one.order_class === order).slice(0, PUMPS);
+  const classes = found.order_classes.slice(0, ORDERS).filter((one) => of(one.id).length > 0);
   return (
     <Box role="group" aria-label="Candidates">
       {classes.map((order, index) => (
@@ -27,7 +28,7 @@ export function Candidates({ found, chosen, onChoose }: Props) {
             <span>order {String.fromCharCode(65 + index)}</span>
             <strong>{percent(order.probability)}</strong>
           </Box>
-          {leading.filter((one) => one.order_class === order.id).map((one) => (
+          {of(order.id).map((one) => (
             <Row key={one.id} candidate={one} before={earlier.get(one.id)} chosen={one.id === chosen} onChoose={() => onChoose(one)} />
           ))}
         </Box>

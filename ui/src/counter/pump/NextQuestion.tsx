@@ -23,7 +23,7 @@ export function NextQuestion({ view, onReply }: Props) {
       </Box>
     );
   }
-  if (!question) return <Stuck view={view} />;
+  if (!question) return found.orders > 0 ? <Stuck view={view} /> : null;
   return (
     <Box component="section" aria-label="Ask next" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
       <Box sx={{ fontSize: 14, color: "text.secondary" }}>Ask next · about {question.seconds} s</Box>

@@ -12,9 +12,7 @@ module Gimlet
 
           def accept(trait, given, _unit)
             text = words(trait, given)
-            if text.count("A-Za-z0-9").zero?
-              InputError.reject("value", "missing_value", "#{trait.name}: “#{given}” has no letter or figure.")
-            end
+            InputError.reject("value", "missing_value", "#{trait.name}: “#{given}” has no letter or figure.") if text.count("A-Za-z0-9").zero?
             text
           end
 

@@ -116,12 +116,9 @@ module Gimlet
         end
 
         def places(set)
-          found = []
-          until set.zero?
-            low = set & -set
-            found << (low.bit_length - 1)
-            set ^= low
-          end
+          bits = set.to_s(2)
+          found, at = [], -1
+          found << (bits.size - 1 - at) while (at = bits.index("1", at + 1))
           found
         end
       end

@@ -14,7 +14,7 @@ module Gimlet
         RUN_MARGIN = 1
         ENOUGH = 8
         # With more names than this sharing as many glyphs, evenly spaced ones speak for all.
-        ALIGNED = 600
+        ALIGNED = 400
         REMEMBERED = 64
 
         # @param names [Array<String>] plain, by place

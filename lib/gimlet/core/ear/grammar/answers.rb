@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Core
+    module Ear
+      class Grammar
+        # The answer to the open question.
+        module Answers
+          private
+
+          # A line that is nothing but the answer: "three", "a socket, 13", "can't see it".
+          def answer_alone(pieces)
+            return unless @asked
+
+            content = pieces.reject { |piece| piece.used || piece.idle? }
+            return if content.any? { |piece| about_another?(piece) }
+
+            unknown = content.find { |piece| piece.says(:unsure) || piece.says(:absent) }
+            return keyed_apart(content, pieces) unless unknown
+
+            others = content.reject { |piece| piece == unknown || piece.nouns.include?(@asked.id) || piece.says(:damage) }
+            refuse(unknown, pieces) if others.empty?
+          end
+
+          def about_another?(piece)
+            piece.noun? && !piece.nouns.include?(@asked.id) && piece.values.empty? && !piece.says(:absent)
+          end
+
+          # "none" and "gone" are a value where the trait has one, else not knowing.
+          def refuse(small, pieces)
+            told = if small.says(:absent) && @asked.values.key?("none") then { value: "none" }
+                   elsif small.says(:absent) && @asked.kind == "counted" then { value: 0 }
+                   else { unknown: true }
+                   end
+            pieces.each { |piece| piece.used = true if piece.nouns.include?(@asked.id) }
+            note([small], readings: [{ trait: @asked.id, **told, heard: words([small]) }])
+          end
+
+          # "a socket, 13"
+          def keyed_apart(content, pieces)
+            return unless @asked.kind == "keyed" && content.size == 2
+
+            key, size = content.partition(&:key).map(&:first)
+            return unless key && size&.whole? && key.size.nil?
+
+            reading(@asked, { value: "#{key.key} #{size.figure.to_i}" }, [key, size], pieces)
+          end
+
+          # Figures and values that no noun took.
+          def answer_parts(pieces)
+            return if @asked.nil? || answered?
+
+            left = pieces.reject(&:used)
+            if (told = first_told(left)) then reading(@asked, told.first, [told.last], pieces)
+            elsif (small = only_no(left)) then refuse_plainly(small)
+            elsif %w[plate number].include?(@asked.kind) then as_typed(left)
+            end
+          end
+
+          def answered? = @items.any? { |one| one.readings&.any? { |fields| fields[:trait] == @asked.id } }
+
+          # A "no" or "none" that is all there is.
+          def only_no(left)
+            content = left.reject(&:idle?)
+            content.first if content.one? && content.first.says(:not)
+          end
+
+          def first_told(left)
+            left.each do |piece|
+              told = @asked.way.hear(@asked, piece)
+              return [told, piece] if told && !piece.name
+            end
+            nil
+          end
+
+          def refuse_plainly(small)
+            told = @asked.values.key?("none") ? { value: "none" } : { unknown: true }
+            told = { value: 0 } if @asked.kind == "counted"
+            note([small], readings: [{ trait: @asked.id, **told, heard: words([small]) }])
+          end
+
+          # What was read from a plate or a bag is taken as it was typed.
+          def as_typed(left)
+            run = left.drop_while(&:idle?).reverse.drop_while(&:idle?).reverse
+            text = run.any? ? words(run) : ""
+            return unless text.match?(/[A-Za-z0-9]/) && text.size <= 30 && run.none? { |one| one.noun? || one.areas.any? || one.unit }
+            return unless text.match?(/\d/) || text.size <= 12
+
+            reading(@asked, { value: text }, run, [])
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,23 @@
+import type { TicketView } from "../api/types";
+
+/** What stands on the page until the server has answered, so that typing can begin at once. It promises nothing. */
+export const blankView = (id: number | null): TicketView => ({
+  id,
+  last: 0,
+  ticket: {
+    channel: "phone", customer_id: null, customer: null, scope: [], agreed: false, pumps: 1, findings: [], chosen: null, policy: "on_shelf",
+    unit: "N·m", complaints: [], wishes: [], settled: [],
+  },
+  call: [],
+  found: {
+    readings: [], candidates: [], order_classes: [], enough_to_order: false, next_questions: [], contradictions: [], differences: [],
+    plausible: true, none: 0, pumps: 0, orders: 0, lacking: [], flow: null, faces: [], part_differences: [],
+    heard: { scope: [], pumps: null, unread: [], complaints: [], wishes: [], unit: null },
+  },
+  pump: null,
+  plan: null,
+  tray: { certain: [], open: [], price_cents: 0 },
+  lacking: [{ id: "nothing", text: "" }],
+  order_id: null,
+  phrases: [],
+});
