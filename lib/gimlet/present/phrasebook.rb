@@ -23,7 +23,7 @@ module Gimlet
 
       # Typed as they stand they are heard as this trait.
       def examples(trait, found, asked)
-        values = found.reference.field.column(trait.slot || trait.id).values.select { |value| trait.way.answer?(value) }.first(EXAMPLES)
+        values = found.reference.field.column(trait.slot || trait.id).values.lazy.select { |value| trait.way.answer?(value) }.first(EXAMPLES)
         noun = trait.called.first
         said = values.map { |value| say(trait, value, noun, asked) }.uniq
         said << "not sure about the #{noun || trait.name}" unless asked

@@ -7,17 +7,20 @@ require_relative "../core/1_catalogue/build"
 require_relative "../core/doctor/doctor"
 require_relative "../core/1_catalogue/snapshot"
 require_relative "../core/input_error"
+require_relative "settings"
 
 module Gimlet
   module Store
     # The catalogue documents and the frozen snapshot made of them.
     class Catalogue
+      REVISION = "catalogue revision"
       SCHEMA = JSONSchemer.schema(File.read(File.expand_path("../../../data/schema/catalogue-1.json", __dir__)))
 
       def initialize(database)
         @database = database
         @lock = Mutex.new
         @pieces = {}
+        @settings = Settings.new(database)
       end
 
       # @param document [Hash] one series, in the catalogue format
@@ -29,7 +32,10 @@ module Gimlet
       # @param documents [Array<Hash>]
       def import_all(documents)
         findings = documents.flat_map { |document| check(document) }
-        @database.transaction(mode: :immediate) { documents.each { |document| write(document) } }
+        @database.transaction(mode: :immediate) do
+          documents.each { |document| write(document) }
+          @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
+        end
         findings
       rescue Sequel::UniqueConstraintViolation => e
         table, column = e.message.match(/failed: (\w+)\.(\w+)/)&.captures
@@ -48,15 +54,22 @@ module Gimlet
         JSON.parse(text) if text
       end
 
-      # @return [String] names the contents
-      def version = Digest::SHA256.hexdigest(@database[:series].order(:id).select_map(:digest).join)[0, 12]
+      # @return [String] names the contents; worked out again when something was imported, by this process or another
+      def version
+        revision = @settings[REVISION]
+        @lock.synchronize do
+          @version = nil if @revision != revision || revision.nil?
+          @revision = revision
+          @version ||= name(@database[:series].order(:id).select_map(:digest))
+        end
+      end
 
       # What the core computes on; made anew when another document was imported, by this process or another. Series that did not change
       # stay the same objects.
       # @return [Core::Catalogue::Snapshot]
       def snapshot
         digests = @database[:series].order(:id).select_map(:digest)
-        version = Digest::SHA256.hexdigest(digests.join)[0, 12]
+        version = name(digests)
         @lock.synchronize do
           next @snapshot if @snapshot&.version == version
 
@@ -66,6 +79,8 @@ module Gimlet
       end
 
       private
+
+      def name(digests) = Digest::SHA256.hexdigest(digests.join)[0, 12]
 
       def pieces(digests)
         fresh = @database[:series].where(digest: digests - @pieces.keys).select_hash(:digest, :document)
