@@ -41,7 +41,7 @@ function Agreed({ order }: { order: Order }) {
           {record.reason && <div><strong>Placed though not sure:</strong> {record.reason}</div>}
           {record.doubts.map((one) => <div key={one.text}><strong>{one.text}</strong> stands: {one.reason}</div>)}
         </div>
-        <Button variant="contained" href={`/api/orders/${order.id}/card.pdf`} target="_blank">Work card (PDF)</Button>
+        <Button variant="contained" sx={{ whiteSpace: "nowrap", flexShrink: 0 }} href={`/api/orders/${order.id}/card.pdf`} target="_blank">Work card (PDF)</Button>
       </Box>
       <h2 style={{ fontSize: 18 }}>Parts, {parts.plan}</h2>
       <PlanLines plan={parts} />

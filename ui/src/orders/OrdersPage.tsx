@@ -22,7 +22,7 @@ export function OrdersPage() {
             <Box component="ul" sx={{ display: "flex", flexWrap: "wrap", gap: 1, listStyle: "none", m: 0, p: 0 }}>
               {tickets.map((ticket) => (
                 <Box component="li" key={ticket.id} sx={{ bgcolor: "background.paper", border: "1px solid", borderColor: "divider", borderRadius: 1, px: 1.25, py: 0.75 }}>
-                  <Link to={`/tickets/${ticket.id}`}>ticket {ticket.id}</Link> · {ticket.entries} entries · {day(ticket.updated_at)}{ticket.words ? <Box component="span" sx={{ display: "block", fontSize: 14, color: "text.secondary", maxWidth: 380, overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>{ticket.words}</Box> : null}
+                  <Link to={`/tickets/${ticket.id}`}>ticket {ticket.id}</Link> · {ticket.entries} {ticket.entries === 1 ? "entry" : "entries"} · {day(ticket.updated_at)}{ticket.words ? <Box component="span" sx={{ display: "block", fontSize: 14, color: "text.secondary", maxWidth: 380, overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>{ticket.words}</Box> : null}
                 </Box>
               ))}
             </Box>
