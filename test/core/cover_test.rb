@@ -39,6 +39,20 @@ class CoverTest < Minitest::Test
     assert_equal [7, 0, 0, 0], Cover.new({ "a" => 3, "b" => 4 }, []).call.score
   end
 
+  def test_parts_that_share_no_offer_are_covered_apart
+    needs = { "a" => 3, "b" => 3, "c" => 2 }
+    offers = [offer("ab", { "a" => 1, "b" => 1 }, 300), offer("c", { "c" => 1 }, 100), offer("a", { "a" => 1 }, 90)]
+    both = Cover.new(needs, offers).call
+    apart = [%w[a b], %w[c]].map { |parts| Cover.new(needs.slice(*parts), offers.select { |one| (one.covers.keys - parts).empty? }).call.score }
+    assert_equal apart.transpose.map(&:sum), both.score
+    assert_equal 0, both.gap_cents
+  end
+
+  def test_what_all_offers_together_cannot_reach_is_unfilled
+    one = Cover.new({ "a" => 5, "b" => 2 }, [offer("kit", { "a" => 1, "b" => 1 }, 100)], limits: { "kit" => 3 }).call
+    assert_equal [2, 300, 1, 6], one.score
+  end
+
   # Independent oracle: every combination, counted out.
   def test_against_every_combination
     random = Random.new(Minitest.seed)

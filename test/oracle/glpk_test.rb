@@ -23,7 +23,30 @@ class GlpkTest < Minitest::Test
     end
   end
 
+  # Larger orders, kits of a few parts each; GLPK takes long over some of them, so these are few.
+  def test_large_orders
+    random = Random.new(Minitest.seed)
+    [[12, 8], [15, 10], [25, 15]].each do |parts, kits|
+      4.times do |at|
+        needs, offers, limits = large_order(parts, kits, random)
+        assert_equal glpk(needs, offers, limits), Cover.new(needs, offers, limits: limits).call.score,
+                     "#{parts} × #{kits}, order #{at} of seed #{Minitest.seed}"
+      end
+    end
+  end
+
   private
+
+  def large_order(parts, kits, random)
+    needs = Array.new(parts) { |at| ["p#{at}", random.rand(1..6)] }.to_h
+    sets = Array.new(kits) do |at|
+      covers = needs.keys.sample(random.rand(2..4), random: random).to_h { |part| [part, random.rand(1..3)] }
+      offer("k#{at}", covers, covers.values.sum * random.rand(300..900), random)
+    end
+    loose = needs.keys.map { |part| offer("#{part}l", { part => [1, 1, 3].sample(random: random) }, random.rand(400..1500), random) }
+    offers = sets + loose
+    [needs, offers, offers.to_h { |one| [one.number, random.rand(1..6)] }]
+  end
 
   # Like a rebuild: kits of some parts for one or three cylinders, loose parts singly or in packs, short shelves.
   def order(random)

@@ -1,0 +1,122 @@
+# frozen_string_literal: true
+
+require_relative "../support/app"
+require_relative "../../lib/gimlet/counter/add_entry"
+require_relative "../../lib/gimlet/counter/references"
+require_relative "../../lib/gimlet/counter/work_on_ticket"
+require_relative "../../lib/gimlet/present/order_record"
+
+# What a ticket's entries lead to, without the web.
+class WorkOnTicketTest < Minitest::Test
+  include SeededApp
+
+  def reference = @reference ||= Gimlet::Counter::References.new(database).current
+  def tickets = @tickets ||= Gimlet::Store::Tickets.new(database)
+  def customers = @customers ||= Gimlet::Store::Customers.new(database)
+  def stock = @stock ||= Gimlet::Store::Stock.new(database)
+
+  def ticket(*entries)
+    id = tickets.open("ticket #{entries.hash}")
+    adding = Gimlet::Counter::AddEntry.new(reference, tickets, customers)
+    entries.each { |kind, body| adding.call(id, entry(kind, **body)) }
+    id
+  end
+
+  def view(*entries)
+    id = ticket(*entries)
+    Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers).call(id, tickets.entries(id))
+  end
+
+  def said(words) = ["said", { words: words }]
+  def numbers(lines) = lines.map { |line, quantity| [line.number, quantity] }.sort
+
+  def test_nothing_lies_in_the_tray_while_no_order_leads
+    one = view(said("three white plungers, brass head, valves"))
+    assert_nil one.pump
+    assert_nil one.planned
+    assert_equal [[], [], 0], [one.tray.certain, one.tray.open, one.tray.price_cents]
+    assert_equal ["nothing"], one.lacking
+  end
+
+  def test_what_all_likely_orders_have_and_what_each_has_besides
+    one = view(said("TK4, 20 mm plunger, hex 6, discharge valves and packings"))
+    assert_equal "TK4L20 from 31000", one.pump.id
+    assert_includes numbers(one.tray.certain), ["PW-K220", 1]
+    assert_equal(one.tray.price_cents, one.tray.certain.sum { |line, quantity| line.price_cents * quantity })
+    first, second = one.tray.open
+    assert_operator first.probability, :>=, second.probability
+    assert_empty numbers(first.lines) & numbers(second.lines)
+    assert_equal 0, first.wasted_cents, "the leading order wastes nothing when it is right"
+    assert_equal first.lines.sum { |line, quantity| line.price_cents * quantity }, second.wasted_cents
+  end
+
+  def test_the_tray_of_a_settled_ticket_is_the_plan
+    one = view(said("TK4R20, 15 lpm, green, serial 31500, packings, two pumps"))
+    assert_empty one.lacking
+    assert_empty one.tray.open
+    assert_equal one.planned.workup.plans.first.price_cents, one.tray.price_cents
+    assert_includes numbers(one.tray.certain), ["PW-K220", 2]
+  end
+
+  def test_each_line_says_how_far_it_narrowed_the_field
+    one = view(said("brass head"), said("TK4"), said("20 mm plunger"), ["struck", { of: 3, item: 0 }])
+    pumps = one.steps.transform_values(&:first)
+    assert_operator pumps[1], :>, pumps[2]
+    assert_operator pumps[2], :>, pumps[3]
+    assert_equal pumps[2], pumps[4], "what was struck out is as if it had not been said"
+    assert_equal [1, 2, 3, 4], one.steps.keys
+  end
+
+  def test_a_pump_taken_by_hand_lacks_what_the_readings_do_not_say
+    lead = view(said("TK4, 20 mm plunger, hex 6, discharge valves"))
+    assert_includes lead.lacking, "unsure"
+    hand = view(said("TK4, 20 mm plunger, hex 6, discharge valves"), ["pump", { id: "TK4L20 before 31000" }])
+    assert_equal "TK4L20 before 31000", hand.pump.id
+    assert_includes hand.lacking, "unsure"
+    assert_operator hand.sure, :<, lead.sure
+    gone = view(said("TK4, packings"), ["pump", { id: "no such pump" }])
+    assert_nil gone.pump
+  end
+
+  def test_a_pump_that_is_in_no_catalogue_leads_to_no_order
+    one = view(said("plate ZZ9931QX, 14 bolts, 5 cylinders, brass head, packings"))
+    assert_nil one.pump
+    assert_includes one.found.identification.lacking, "not_in_catalogue"
+  end
+
+  def test_how_the_customer_was_present_stays_with_what_was_said
+    one = view(said("8 bolts"), ["channel", { channel: "counter" }], said("3 plungers"), ["channel", { channel: "photo" }], said("brass head"))
+    assert_equal %w[caller counter photo], one.found.readings.map(&:observer)
+  end
+
+  # A record is kept as data and read back by later versions: it must survive the way through JSON.
+  def test_the_record_of_an_order_reads_back_as_it_was
+    one = view(said("TK4R20, 15 lpm, green, loses pressure, discharge valves"), ["inspected", { slot: "support_ring", worn: true }])
+    record = Gimlet::Present::OrderRecord.of(one, "he read the serial")
+    kept = JSON.parse(JSON.generate(record))
+    assert_equal kept, Gimlet::Present::OrderRecord.read(kept)
+    assert_equal [1, "Pellwick", "he read the serial", ["loses pressure"], ["support_ring"]],
+                 [kept["record"], kept["pump"]["maker"], kept["reason"], kept["work"]["complaints"], kept["work"]["worn"]]
+    assert_equal(one.planned.workup.demand.lines.map { |line| line.part.number }, kept["why"].map { |line| line["part"] })
+    assert(kept["tightening"].all? { |line| line["source"] || line["kind"] == "none" })
+    assert_equal one.ticket.last, kept["entry"]
+  end
+
+  def test_what_is_said_is_kept_with_what_was_heard_in_it
+    id = ticket(said("8 bolts, wobbles"))
+    heard = tickets.entries(id).first.body["heard"]
+    assert_equal([{ "trait" => "head_bolts", "value" => 8, "heard" => "8 bolts", "observer" => "caller" }],
+                 heard["items"].first["readings"].map { |one| one.slice("trait", "value", "heard", "observer") })
+    assert_equal(["wobbles"], heard["unheard"].map { |one| one["words"] })
+  end
+
+  # A call is replayed from its log alone: another vocabulary, heard later, changes nothing that was said.
+  def test_a_later_vocabulary_does_not_change_what_was_heard
+    id = ticket(said("8 studs"))
+    Gimlet::Store::Settings.new(database)[Gimlet::Counter::References::VOCABULARY] = "traits: [{id: head_bolts, called: [stud]}]"
+    later = Gimlet::Counter::References.new(database).current
+    one = Gimlet::Counter::WorkOnTicket.new(later, stock.all, customers).call(id, tickets.entries(id))
+    assert_empty one.found.readings
+    assert_equal(["8 studs"], one.ticket.lines.first.unheard.map { |words| words["words"] })
+  end
+end
