@@ -42,7 +42,8 @@ class VocabularyTest < Minitest::Test
   end
 
   def test_what_cannot_be_used_is_named_and_changes_nothing
-    { "traits: [{id: x, kind: smell, name: x, ask: '?', seconds: {}}]" => /“smell” is not a kind of trait/, "traits: [{id: x}]" => /needs kind, name, ask, seconds/,
+    { "traits: [{id: x, kind: smell, name: x, ask: '?', seconds: {}}]" => /“smell” is not a kind of trait/,
+      "traits: [{id: x}]" => /needs kind, name, ask, seconds/,
       "colours: []" => /any of the keys traits, work, complaints, words/, "traits: [" => /not valid YAML/, "traits: [3]" => /do not have the shape/,
       "- 1" => /any of the keys/, "traits: [{id: head_bolts, smell: 3}]" => /no key “smell”/ }.each do |text, said|
       went_well, out = take(text)

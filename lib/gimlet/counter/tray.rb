@@ -1,8 +1,7 @@
 # frozen_string_literal: true
 
-require_relative "../core/9_plan/rebuild"
 require_relative "../core/value"
-require_relative "plan_rebuild"
+require_relative "ticket_plans"
 
 module Gimlet
   module Counter
@@ -16,10 +15,10 @@ module Gimlet
       ORDERS = 3
 
       # @param reference [Reference]
-      # @param stock [Hash]
-      def initialize(reference, stock)
+      # @param plans [TicketPlans]
+      def initialize(reference, plans)
         @reference = reference
-        @stock = stock
+        @plans = plans
       end
 
       # @param ticket [Core::Ticket::Folded]
@@ -46,12 +45,7 @@ module Gimlet
       def lines(planned) = planned.workup.plans.first.lines.to_h { |line| [line, line.quantity] }
 
       def others(ticket, found)
-        found.likely.drop(1).first(ORDERS - 1).map { |order| [order, lines(plan(ticket, @reference.variant(order.members.first)))] }
-      end
-
-      def plan(ticket, variant)
-        PlanRebuild.new(@reference.snapshot, @stock).call(model: variant.designation, serial: variant.serial_range, scope: ticket.scope,
-                                                          policy: ticket.policy, pumps: ticket.pumps, units: ticket.unit, findings: ticket.findings)
+        found.likely.drop(1).first(ORDERS - 1).map { |order| [order, lines(@plans.call(ticket, @reference.variant(order.members.first)))] }
       end
 
       def contents(orders, shared, pump)

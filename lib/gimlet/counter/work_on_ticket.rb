@@ -4,7 +4,7 @@ require_relative "../core/input_error"
 require_relative "../core/ticket/ticket"
 require_relative "../core/value"
 require_relative "identify_pump"
-require_relative "plan_rebuild"
+require_relative "ticket_plans"
 require_relative "tray"
 
 module Gimlet
@@ -20,7 +20,7 @@ module Gimlet
       # @param customers [Store::Customers]
       def initialize(reference, stock, customers)
         @reference = reference
-        @stock = stock
+        @plans = TicketPlans.new(reference, stock)
         @customers = customers
         @identify = IdentifyPump.new(reference, customers)
       end
@@ -32,10 +32,10 @@ module Gimlet
         ticket = Core::Ticket::Folded.of(entries)
         found = identified(ticket)
         pump, sure = leading(ticket, found)
-        planned = plan(ticket, pump) if pump
+        planned = @plans.call(ticket, pump) if pump && !ticket.scope.empty?
         View.new(id: id, ticket: ticket, customer: ticket.customer_id && @customers.find(ticket.customer_id), found: found,
                  steps: steps(ticket, entries, found.owned), pump: pump, sure: sure, planned: planned,
-                 tray: Tray.new(@reference, @stock).call(ticket, found.identification, pump, planned), lacking: lacking(ticket, found, pump, planned))
+                 tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned), lacking: lacking(ticket, found, pump, planned))
       end
 
       private
@@ -60,13 +60,6 @@ module Gimlet
       end
 
       def scope(ticket) = ticket.scope.empty? ? Core::Catalogue::WORK_AREAS.keys : ticket.scope
-
-      def plan(ticket, pump)
-        return if ticket.scope.empty?
-
-        PlanRebuild.new(@reference.snapshot, @stock).call(model: pump.designation, serial: pump.serial_range, scope: ticket.scope,
-                                                          policy: ticket.policy, pumps: ticket.pumps, units: ticket.unit, findings: ticket.findings)
-      end
 
       # How far each line narrowed the field, as it went.
       def steps(ticket, entries, owned)
