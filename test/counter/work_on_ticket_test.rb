@@ -4,6 +4,7 @@ require_relative "../support/app"
 require_relative "../../lib/gimlet/counter/add_entry"
 require_relative "../../lib/gimlet/counter/references"
 require_relative "../../lib/gimlet/counter/work_on_ticket"
+require_relative "../../lib/gimlet/present/heard"
 require_relative "../../lib/gimlet/present/order_record"
 
 # What a ticket's entries lead to, without the web.
@@ -108,6 +109,30 @@ class WorkOnTicketTest < Minitest::Test
     assert_equal([{ "trait" => "head_bolts", "value" => 8, "heard" => "8 bolts", "observer" => "caller" }],
                  heard["items"].first["readings"].map { |one| one.slice("trait", "value", "heard", "observer") })
     assert_equal(["wobbles"], heard["unheard"].map { |one| one["words"] })
+  end
+
+  def test_a_trait_that_the_vocabulary_has_no_more_is_shown_in_its_words
+    settings = Gimlet::Store::Settings.new(database)
+    settings["vocabulary"] =
+      "traits: [{id: foot_mark, kind: chosen, name: foot mark, ask: '?', called: [foot mark], values: {A: [anchor]}, seconds: {phone: 9}}]"
+    @reference = Gimlet::Counter::References.new(database).current
+    id = ticket(said("8 bolts, anchor foot mark"))
+    settings["vocabulary"] = nil
+    later = Gimlet::Counter::References.new(database).current
+    one = Gimlet::Counter::WorkOnTicket.new(later, stock.all, customers).call(id, tickets.entries(id))
+    assert_equal(["head_bolts"], one.found.readings.map(&:trait))
+    assert_equal ["anchor foot mark"], Gimlet::Present::Heard.new(later.vocabulary).texts(one.ticket.items.last)
+  end
+
+  # 400 entries in one ticket: every line keeps its own count, and the last is that of all.
+  def test_a_long_call
+    id = ticket(said("TK4"))
+    200.times { |at| tickets.append(id, kind: "struck", key: "s#{at}", who: "Bo") { { "of" => 1, "item" => 0 } } }
+    200.times { |at| tickets.append(id, kind: "restored", key: "r#{at}", who: "Bo") { { "of" => 1, "item" => 0 } } }
+    one = Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers).call(id, tickets.entries(id))
+    assert_equal [*1..401], one.steps.keys
+    assert_equal one.steps[1], one.steps[401]
+    assert_operator one.steps[100].first, :>, one.steps[1].first
   end
 
   # A call is replayed from its log alone: another vocabulary, heard later, changes nothing that was said.

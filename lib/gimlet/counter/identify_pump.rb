@@ -24,13 +24,15 @@ module Gimlet
         @customers = customers
       end
 
-      # @param request [Hash{Symbol=>Object}] of the OpenAPI schema IdentifyRequest; also `settled`, keys of doubts that stand
+      # @param request [Hash{Symbol=>Object}] of the OpenAPI schema IdentifyRequest; also `kept`, readings of a log, and `settled`, keys of
+      #   doubts that stand
       # @return [Result]
       # @raise [Core::InputError]
       def call(request)
         channel = request[:channel] || "phone"
         heard = @reference.ear.call(request[:text].to_s, asked: request[:asked])
-        readings = checked(request[:readings] || [], "readings", channel) + checked(heard.readings, "text", channel)
+        readings = kept(request[:kept] || [], channel) + checked(request[:readings] || [], "readings", channel) +
+                   checked(heard.readings, "text", channel)
         owned = owned_by(request[:customer_id])
         scope = scope_of(request, heard)
         found = @reference.identify(scope).call(readings, channel: channel, owned: owned, chosen: request[:chosen],
@@ -45,6 +47,17 @@ module Gimlet
           Core::Readings::Reading.from({ observer: OBSERVER.fetch(channel) }.merge(row), @reference.vocabulary)
         rescue Core::InputError => e
           raise e.within(TYPED.include?(field) ? field : "#{field}[#{at}]")
+        end
+      end
+
+      # Readings that were checked when they were taken. A trait that the vocabulary has no more, or a size that it does not take any more, tells
+      # nothing now; the words stay in the log.
+      # @return [Array<Core::Readings::Reading>]
+      def kept(rows, channel)
+        rows.flat_map do |row|
+          checked([row], "readings", channel)
+        rescue Core::InputError
+          []
         end
       end
 

@@ -41,7 +41,7 @@ module Gimlet
       private
 
       def identified(ticket)
-        @identify.call(readings: ticket.readings, channel: ticket.channel, scope: ticket.scope, customer_id: ticket.customer_id,
+        @identify.call(kept: ticket.readings, channel: ticket.channel, scope: ticket.scope, customer_id: ticket.customer_id,
                        chosen: ticket.chosen, settled: ticket.settled.keys)
       end
 
@@ -61,15 +61,23 @@ module Gimlet
 
       def scope(ticket) = ticket.scope.empty? ? Core::Catalogue::WORK_AREAS.keys : ticket.scope
 
-      # How far each line narrowed the field, as it went.
+      # How far each line narrowed the field, as it went. The log only grows: what a line did is worked out once, whatever comes after.
       def steps(ticket, entries, owned)
-        identify = @reference.identify(scope(ticket))
-        telling = ticket.lines.select { |line| line.items.any? { |item| item.readings&.any? } || %w[struck restored].include?(line.kind) }
-        telling.to_h do |line|
-          told = Core::Ticket::Folded.of(entries.take_while { |entry| entry.number <= line.number })
-          readings = @identify.checked(told.readings, "readings", told.channel)
-          [line.number, identify.narrowed(readings, owned: owned)]
+        classes = @reference.classes(scope(ticket))
+        so_far = nil
+        told = ticket.lines.zip(entries).filter_map do |line, entry|
+          so_far = [so_far, entry.kind, entry.body].hash
+          next unless line.items.any? { |item| item.readings&.any? } || %w[struck restored].include?(line.kind)
+
+          key = [:step, so_far, owned, classes.object_id]
+          [line.number, @reference.field.recall(:results, key) { narrowed(entries.take(line.number), ticket, owned) }]
         end
+        told.to_h
+      end
+
+      def narrowed(entries, ticket, owned)
+        told = Core::Ticket::Folded.of(entries)
+        @reference.identify(scope(ticket)).narrowed(@identify.kept(told.readings, told.channel), owned: owned)
       end
 
       # @return [Array<String>] ids of what is lacking; none of them keeps a specialist from saving with a reason

@@ -15,12 +15,19 @@ module Gimlet
       # @param one [Core::Ticket::Item, Core::Ear::Item]
       # @return [Array<String>] one sentence for each thing
       def texts(one)
-        readings = (one.readings || []).map { |fields| Core::Readings::Reading.from(fields, @vocabulary).to_s }
+        readings = (one.readings || []).map { |fields| reading(fields) }
         readings + [work(one.areas), complaint(one.complaint), wish(one.wish), one.pumps && "#{one.pumps} pumps",
                     one.unit && "torques in #{one.unit}"].compact
       end
 
       private
+
+      # A trait that the vocabulary has no more is said in the words it was heard in.
+      def reading(fields)
+        return fields[:heard] || fields[:trait] unless @vocabulary.traits.key?(fields[:trait].to_s)
+
+        Core::Readings::Reading.from(fields, @vocabulary).to_s
+      end
 
       def work(areas) = areas && "asked for: #{areas.map { |id| Core::Catalogue::WORK_AREAS.fetch(id) }.join(', ')}"
       def complaint(id) = id && "complaint: #{@vocabulary.complaints[id]&.name || id}"

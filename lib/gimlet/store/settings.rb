@@ -11,8 +11,9 @@ module Gimlet
       # @return [String, nil]
       def [](name) = @rows.where(name: name).get(:value)
 
+      # @param value [String, nil] nil forgets it
       def []=(name, value)
-        @rows.insert_conflict(:replace).insert(name: name, value: value)
+        value.nil? ? @rows.where(name: name).delete : @rows.insert_conflict(:replace).insert(name: name, value: value)
       end
     end
   end

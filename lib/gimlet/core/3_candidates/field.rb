@@ -16,7 +16,7 @@ module Gimlet
       # of once for each possibility.
       class Field
         # What is kept to go on from, the last used: beliefs are large, one for each step of the calls at the counter; results are small.
-        REMEMBERED = { beliefs: 48, results: 600 }.freeze
+        REMEMBERED = { beliefs: 64, results: 4000 }.freeze
 
         # @return [Array<Possibility>]
         attr_reader :possibilities

@@ -58,9 +58,7 @@ module Gimlet
 
         # @return [Array(Integer, Integer)] pumps and orders still possible
         def narrowed(readings, owned: [])
-          @field.recall(:results, [:narrowed, readings.reject(&:unknown).map(&:told), owned, @classes.object_id]) do
-            possible(Posterior.of(@field, readings, owned: owned).alive)
-          end
+          possible(Posterior.of(@field, readings, owned: owned).alive)
         end
 
         private

@@ -19,7 +19,7 @@ module Gimlet
         # @param owned [Array<String>] designations this customer has
         # @return [Posterior] made once for the same readings
         def self.of(field, readings, owned: [])
-          field.recall(:results, [:posterior, owned, readings.reject(&:unknown).map(&:told)]) { new(field, readings, owned: owned) }
+          field.recall(:beliefs, [:posterior, owned, readings.reject(&:unknown).map(&:told)]) { new(field, readings, owned: owned) }
         end
 
         # @return [Array<Weighed>]
