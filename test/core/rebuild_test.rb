@@ -9,7 +9,12 @@ class RebuildTest < Minitest::Test
     Gimlet::Core::Plan::Rebuild.new(snapshot, STOCK).call(variant(id), scope: scope, **others)
   end
 
-  def quantities(...) = work(...).demand.quantities
+  # What the work needs, without asking how to buy it.
+  def demand(id, scope, **others)
+    Gimlet::Core::Demand.new(Gimlet::Core::Teardown.of(variant(id), scope), snapshot, **others)
+  end
+
+  def quantities(...) = demand(...).quantities
 
   def test_packings_alone_open_the_manifold_only
     found = work("TK4L20 from 31000", ["packings"])
@@ -57,12 +62,12 @@ class RebuildTest < Minitest::Test
   def test_quantities_are_counted_from_positions
     snapshot.variants.each do |one|
       scopes = one.series.areas.map(&:id)
-      found = work(one.id, scopes)
-      found.demand.lines.each do |line|
+      found = demand(one.id, scopes)
+      found.lines.each do |line|
         assert_equal line.quantity, line.reasons.sum { |reason| reason[/\A\d+/].to_i }, "#{one.id} #{line.part.number}"
       end
-      twice = work(one.id, scopes, pumps: 2).demand.quantities
-      assert_equal found.demand.quantities.transform_values { |quantity| quantity * 2 }, twice
+      twice = quantities(one.id, scopes, pumps: 2)
+      assert_equal found.quantities.transform_values { |quantity| quantity * 2 }, twice
     end
   end
 
@@ -151,7 +156,7 @@ class RebuildTest < Minitest::Test
 
   def test_every_order_warns_and_defers
     snapshot.variants.each do |one|
-      cautions = work(one.id, one.series.areas.map(&:id)).cautions
+      cautions = Gimlet::Core::Plan::Cautions.for(Gimlet::Core::Teardown.of(one, one.series.areas.map(&:id)))
       assert(cautions.any? { |text| text.include?("medical emergency") } && cautions.any? { |text| text.include?("until no pressure") })
       assert_equal Gimlet::Core::Plan::Cautions::DEFERRAL, cautions.last
     end

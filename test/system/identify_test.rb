@@ -44,7 +44,7 @@ class IdentifySystemTest < SystemTest
     visit "/"
     select "only old parts in hand", from: "How the customer is present"
     find_field("What you hear").send_keys("three ceramic plungers, brass head, 8 bolts", :enter)
-    assert_text "How thick is a plunger?"
+    assert_text "What holds the plunger on"
     assert_selector "section[aria-label='Ask next'] svg[aria-label='Where to look: manifold from the front']"
   end
 
