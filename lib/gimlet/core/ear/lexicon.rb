@@ -31,7 +31,8 @@ module Gimlet
           @longest = Hash.new(0)
           traits(on_file)
           vocabulary.work.each { |row| row.called.each { |phrase| add(phrase, areas: row.areas) } }
-          named = @meanings.keys.flat_map(&:split).uniq
+          makers = (on_file["maker"] || []).flat_map { |name| Tokens.of(name).map(&:norm) }
+          named = (@meanings.keys.flat_map(&:split) + makers).uniq
           small_words
           plain = NumberWords::SIMPLE.keys + (vocabulary.words["common"] || []) + (@meanings.keys.flat_map(&:split) - named)
           @spelling = Spelling.new(named + complaint_words, plain)

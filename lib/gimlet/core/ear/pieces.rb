@@ -44,7 +44,7 @@ module Gimlet
         def corrected(tokens)
           tokens.map do |token|
             better = token.word? && !token.glued ? @lexicon.spelling.correct(token.norm) : token.norm
-            better == token.norm ? token : Token.new(**token.to_h, norm: better)
+            better == token.norm ? token : Token.new(**token.to_h, norm: better, text: better)
           end
         end
 

@@ -18,7 +18,8 @@ module Gimlet
             unknown = content.find { |piece| piece.says(:unsure) || piece.says(:absent) }
             return keyed_apart(content, pieces) unless unknown
 
-            others = content.reject { |piece| piece == unknown || piece.nouns.include?(@asked.id) || piece.says(:damage) }
+            # "can't find one"
+            others = content.reject { |piece| piece == unknown || piece.nouns.include?(@asked.id) || piece.says(:damage) || piece.figure == 1 }
             refuse(unknown, pieces) if others.empty?
           end
 
@@ -51,10 +52,17 @@ module Gimlet
             return if @asked.nil? || answered?
 
             left = pieces.reject(&:used)
-            if (told = first_told(left)) then reading(@asked, told.first, [told.last], pieces)
+            if @asked.kind == "serial" && left.any?(&:digits) then serial_alone(left)
+            elsif (told = first_told(left)) then reading(@asked, told.first, [told.last], pieces)
             elsif (small = only_no(left)) then refuse_plainly(small)
             elsif %w[plate number].include?(@asked.kind) then as_typed(left)
             end
+          end
+
+          # "31 500"
+          def serial_alone(left)
+            run = left.drop_while { |piece| piece.digits.nil? || piece.unit }.take_while { |piece| piece.digits && piece.unit.nil? }
+            reading(@asked, { value: run.map(&:digits).join }, run, []) if run.any?
           end
 
           def answered? = @items.any? { |one| one.readings&.any? { |fields| fields[:trait] == @asked.id } }
