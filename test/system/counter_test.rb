@@ -38,6 +38,22 @@ class CounterTest < SystemTest
     assert_button "head bolts 8: strike out"
   end
 
+  # Whoever types while the caller talks does not wait for an answer; the second line is refused, and comes back to the field.
+  def test_fast_hands_lose_and_merge_nothing
+    visit "/"
+    keys("8 bolts", :enter, "900 mm plunger", :enter, "hex 6", :enter, "packings", :enter, "17")
+    assert_button "head bolts 8: strike out"
+    assert_button "head bolt drive hex 6: strike out"
+    assert_text "asked for: packings"
+    wait_until { find_field("What you hear").value.split.tally == "900 mm plunger 17".split.tally }
+    path = URI(current_url).path
+    refute_equal "/", path
+    visit path
+    assert_equal "900 mm plunger 17".split.tally, find_field("What you hear").value.split.tally
+    visit "/"
+    assert_field "What you hear", with: ""
+  end
+
   # Two keys make something of words that were not heard.
   def test_words_that_were_not_heard_are_taken_up
     visit "/"

@@ -3,7 +3,7 @@ import { useRef, useState } from "react";
 import type { TicketView } from "../api/types";
 import { commandOf, type Command } from "../ticket/commands";
 import { usePreview } from "../ticket/usePreview";
-import { useStored } from "../ticket/useStored";
+import { useDraft } from "../ticket/useDraft";
 import type { LiveTicket } from "../ticket/useTicket";
 import { AnswerStack, type AnswerName, answerNames } from "./AnswerStack";
 import { Phrases } from "./line/Phrases";
@@ -20,7 +20,7 @@ interface Props {
 
 /** The counter: a typing line, the stack of answers, and the tray. */
 export function Counter({ ticket, view }: Props) {
-  const [draft, setDraft] = useStored(`gimlet draft ${view.id ?? "new"}`);
+  const draft = useDraft(view.id);
   const [open, setOpen] = useState<AnswerName>(view.order_id ? "Hand over" : "Pump");
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
   const [helping, setHelping] = useState(false);
@@ -30,61 +30,67 @@ export function Counter({ ticket, view }: Props) {
   const enough = view.lacking.length === 0;
   const question = enough ? undefined : view.found.next_questions[0];
   const asked = open === "Pump" ? question?.trait ?? null : null;
-  const command = commandOf(draft, question?.figure === "button");
-  const preview = usePreview(command || ordered ? "" : draft, asked);
+  const command = commandOf(draft.text, question?.figure === "button");
+  const preview = usePreview(command || ordered ? "" : draft.text, asked);
   const takeUp = useTakeUp(ticket, view);
 
-  const complain = (text: string) => setSaid({ text, wrong: true });
-  const done = (text: string) => {
-    if (localStorage.getItem(`gimlet draft ${view.id ?? "new"}`) === text) setDraft("");
-    setSaid(null);
+  /** A refused command stays in the line, marked, so that the next typing takes its place. */
+  const complain = (text: string) => {
+    setSaid({ text, wrong: true });
+    line.current?.select();
   };
 
-  const say = async (words: string, typed: boolean) => {
-    const taken = await ticket.add("line", { kind: "said", words, asked });
-    if (taken && typed) done(words);
+  /** Does what the line says. The field is free at once, and has the line back if it was not taken. */
+  const fromLine = async <T,>(step: () => Promise<T>): Promise<T> => {
+    const words = draft.text;
+    draft.send(words);
+    const result = await step();
+    if (result) {
+      draft.taken(words);
+      setSaid(null);
+    } else draft.refused(words);
+    return result;
   };
+
+  const say = (words: string) => ticket.add("line", { kind: "said", words, asked });
 
   const carryOn = async () => {
-    if (open === "Work" && view.ticket.scope.length === 0) return complain("Agree at least one work area first.");
-    if (open === "Work") await ticket.add("line", { kind: "work", areas: view.ticket.scope, agreed: true, pumps: view.ticket.pumps });
-    setDraft("");
-    setSaid(null);
-    setOpen(answerNames[Math.min(answerNames.indexOf(open) + 1, answerNames.length - 1)]!);
+    const agreeing = open === "Work";
+    if (agreeing && view.ticket.scope.length === 0) return complain("Agree at least one work area first.");
+    const agreed = await fromLine(async () => !agreeing || ticket.add("line", { kind: "work", areas: view.ticket.scope, agreed: true, pumps: view.ticket.pumps }));
+    if (agreed) setOpen(answerNames[Math.min(answerNames.indexOf(open) + 1, answerNames.length - 1)]!);
   };
 
-  const save = async (reason: string | null, where = "line") => {
-    const saved = await ticket.order(where, reason);
-    if (!saved) return;
-    setDraft("");
-    setSaid({ text: `Order ${saved.order_id} is saved. Type card for the work card.`, wrong: false });
+  const saved = (order: TicketView | null) => {
+    if (!order) return;
+    setSaid({ text: `Order ${order.order_id} is saved. Type card for the work card.`, wrong: false });
     setOpen("Hand over");
   };
 
-  const reply = async (index: number | null, where: string) => {
+  const save = async (reason: string | null, where: string) => saved(await ticket.order(where, reason));
+
+  const reply = (index: number | null, where: string) => {
     const answer = index === null ? undefined : question?.answers[index];
+    if (ticket.busy) return complain("The line before is still being read: answer when its question shows.");
     if (!question || (index !== null && !answer)) return complain("There is no such answer to choose.");
     const step = answer
       ? { kind: "answered" as const, reading: answer.reading, label: `${question.name}: ${answer.value}` }
       : { kind: "not_sure" as const, trait: question.trait };
-    if (await ticket.add(where, step)) {
-      setDraft("");
-      setSaid(null);
-    }
+    return where === "line" ? fromLine(() => ticket.add(where, step)) : ticket.add(where, step);
   };
 
-  const strike = async (kind: "struck" | "restored", number: number | null) => {
+  const strike = (kind: "struck" | "restored", number: number | null) => {
     const last = [...view.call].reverse().find((one) => one.items.length > 0);
     const of = number ?? last?.number;
     if (of === undefined) return complain("Nothing was said yet.");
-    if (await ticket.add("line", { kind, of, item: null })) setDraft("");
+    return fromLine(() => ticket.add("line", { kind, of, item: null }));
   };
 
-  const settle = async (reason: string) => {
+  const settle = (reason: string) => {
     const doubt = view.found.contradictions.find((one) => one.matters && !view.ticket.settled.some((other) => other.doubt === one.key))?.key
       ?? (view.lacking.some((one) => one.id === "plate_unconfirmed") ? "plate_unconfirmed" : undefined);
     if (!doubt) return complain("No doubt stands.");
-    if (await ticket.add("line", { kind: "settled", doubt, reason })) setDraft("");
+    return fromLine(() => ticket.add("line", { kind: "settled", doubt, reason }));
   };
 
   const obey = (order: Command) => {
@@ -92,13 +98,13 @@ export function Counter({ ticket, view }: Props) {
       case "answer": return reply(order.index, "line");
       case "unsure": return reply(null, "line");
       case "carry on": return carryOn();
-      case "save": return save(order.reason);
+      case "save": return fromLine(() => ticket.order("line", order.reason)).then(saved);
       case "stands": return settle(order.reason);
       case "strike": return strike("struck", order.line);
       case "bring back": return strike("restored", order.line);
       case "card":
         if (!ordered) return complain("Save the order first: type save.");
-        setDraft("");
+        draft.type("");
         window.open(`/api/orders/${view.order_id}/card.pdf`, "_blank");
     }
   };
@@ -107,7 +113,7 @@ export function Counter({ ticket, view }: Props) {
     if (ordered && command?.kind !== "card" && command?.kind !== "carry on") {
       return complain(`This ticket is order ${view.order_id} already: start a new ticket for another job.`);
     }
-    void (command ? obey(command) : say(draft, true));
+    void (command ? obey(command) : fromLine(() => say(draft.text)));
   };
 
   const backToLine = () => line.current?.focus();
@@ -117,15 +123,15 @@ export function Counter({ ticket, view }: Props) {
       <Box>
         <TypingLine
           ref={line}
-          value={draft}
+          value={draft.text}
           said={ticket.problem?.where === "line" ? { text: ticket.problem.text, wrong: true } : said}
-          onType={(text) => { setDraft(text); ticket.forget(); }}
+          onType={(text) => { draft.type(text); ticket.forget(); }}
           onEnter={enter}
           onHelp={() => setHelping((now) => !now)}
           takeUp={takeUp}
         />
-        {preview && <PreviewLine words={draft} preview={preview} />}
-        {helping && <Phrases phrases={view.phrases} onUse={(text) => { setDraft(text); backToLine(); }} onClose={() => { setHelping(false); backToLine(); }} />}
+        {preview && <PreviewLine words={draft.text} preview={preview} />}
+        {helping && <Phrases phrases={view.phrases} onUse={(text) => { draft.type(text); backToLine(); }} onClose={() => { setHelping(false); backToLine(); }} />}
         <AnswerStack
           ticket={ticket}
           view={view}
@@ -137,7 +143,7 @@ export function Counter({ ticket, view }: Props) {
       </Box>
       <Tray ticket={ticket} view={view} onSave={(reason) => void save(reason, "tray")}>
         {!ordered && open === "Pump" && (
-          <CaliperStandIn onSend={(text) => { void say(text, false); backToLine(); }} />
+          <CaliperStandIn onSend={(text) => { void say(text); backToLine(); }} />
         )}
       </Tray>
     </Box>
