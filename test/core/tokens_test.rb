@@ -54,7 +54,8 @@ class TokensTest < Minitest::Test
     assert_equal "stear", two.correct("stear"), "either may be meant"
   end
 
-  # Random slips in random words: what is corrected is always one slip away from what was typed.
+  # Random slips in random words: what is corrected is always one slip away from what was typed (two letters changed over are
+  # one slip).
   def test_nothing_is_put_right_over_two_slips
     random = Random.new(Minitest.seed)
     words = %w[plunger manifold ceramic discharge aluminium packings]
@@ -63,7 +64,8 @@ class TokensTest < Minitest::Test
       typed = words.sample(random: random).dup
       2.times { typed[random.rand(1...typed.size)] = [*"a".."z"].sample(random: random) }
       found = spelling.correct(typed)
-      assert_operator distance(typed, found), :<=, 1, "#{typed} became #{found}"
+      changed_over = typed.chars.sort == found.chars.sort ? 1 : 0
+      assert_operator distance(typed, found) - changed_over, :<=, 1, "#{typed} became #{found}"
     end
   end
 

@@ -68,11 +68,14 @@ module Gimlet
           while place >= 0 && place < @clause.size && (place - at(piece)).abs <= Grammar::REACH
             other = @clause[place]
             return other if other.noun? && !other.name && !(other.used && other.values.empty? && step.positive?)
-            return if blocking?(other)
+            return if blocking?(other) || (unmeasured?(other) && unmeasured?(piece))
 
             place += step
           end
         end
+
+        # "one, no, 8 bolts": of two bare figures the nearer one counts.
+        def unmeasured?(piece) = piece.whole? && piece.unit.nil? && piece.key.nil?
 
         # The size of a bolt ("M10") stands between its number and its name.
         def blocking?(other)

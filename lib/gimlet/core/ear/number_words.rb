@@ -48,7 +48,7 @@ module Gimlet
           return point(out, worded(token, number)) if point?(out, worded(token, number))
 
           before = out.last
-          return worded(token, number) unless before&.spelled_out
+          return worded(token, number) unless before&.spelled_out && before.figure
           return join(out, 1, token, before.figure + number) if addable?(before.figure, number)
           # "fourteen fifty" is 1450.
           return join(out, 1, token, (before.figure * 100) + number) if before.figure.between?(10,

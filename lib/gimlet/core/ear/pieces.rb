@@ -2,6 +2,7 @@
 
 require_relative "../0_quantities/units"
 require_relative "names"
+require_relative "letters"
 require_relative "number_words"
 require_relative "piece"
 require_relative "pieces/figures"
@@ -32,7 +33,7 @@ module Gimlet
         # @return [Array<Piece>]
         def call(line)
           @line = line
-          @tokens = NumberWords.merged(corrected(Tokens.of(line)))
+          @tokens = NumberWords.merged(corrected(Letters.merged(Tokens.of(line))))
           @pieces = []
           at = 0
           at += take(at) while at < @tokens.size

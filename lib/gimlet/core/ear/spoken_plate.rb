@@ -30,10 +30,13 @@ module Gimlet
         # Places where a plate may begin, and whether the word "plate" stands before.
         def starts(pieces, asked)
           after_noun = pieces.each_index.select { |at| at.positive? && pieces[at - 1].nouns.include?("plate") && !pieces[at - 1].figure }
-          open = pieces.each_index.select { |at| gap?(pieces[at]) || marked?(pieces[at]) }.map { |at| back(pieces, at) }
+          open = pieces.each_index.select { |at| gap?(pieces[at]) || (marked?(pieces[at]) && !question?(pieces, at)) }.map { |at| back(pieces, at) }
           open << 0 if asked && pieces.any?
           after_noun.map { |at| [at, true] } + open.uniq.map { |at| [at, false] }
         end
+
+        # "is it 8?"
+        def question?(pieces, at) = at.positive? && pieces[at].tokens.one? && pieces[at].tokens.first.glued && !marked?(pieces[at - 1])
 
         # The run may have begun before its first gap.
         def back(pieces, at)
@@ -101,7 +104,7 @@ module Gimlet
 
         def text_of(piece)
           return piece.plate if piece.plate
-          return piece.tokens.map { |token| token.figure ? token.norm : token.text }.join if piece.figure && piece.tokens.first.spelled_out
+          return piece.tokens.map { |token| token.figure ? token.norm : token.text }.join if piece.tokens.first.spelled_out
 
           yield([piece]).delete(" ")
         end

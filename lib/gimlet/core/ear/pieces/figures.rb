@@ -13,18 +13,26 @@ module Gimlet
           def figure(at)
             token = @tokens[at]
             return chunk(at) if in_chunk?(at)
+            return add(at, 3, figure: token.figure, alien: "Write #{token.text} #{@tokens[at + 2].text} if it is one figure.") if two_or_one?(at)
+            return alien(at) if alien?(at + 1) && unit_at(at + 1).last.nil?
 
             ish = @tokens[at + 1]&.glued && @tokens[at + 1].norm == "ish" ? 1 : 0
-            count, unit = unit_at(at + 1 + ish)
-            count += ish
-            unit ||= "in" if token.text.include?("/")
-            size, more = half(at + 1 + count)
-            value = thousands(token.figure + size, unit)
-            known = { figure: value, unit: unit, digits: token.text[/\A\d[\d,]*\z/]&.delete(",") }
-            return alien(at) if unit.nil? && alien?(at + 1)
+            count, value, unit = measure(at, ish)
+            unit ||= "rpm" if after_flow?(token)
+            known = { figure: thousands(value, unit), unit: unit, digits: token.text[/\A\d[\d,]*\z/]&.delete(",") }
+            add(at, count, meaning: ish.zero? ? Lexicon::NOTHING : { hedge: true }, **known.compact)
+          end
 
-            known[:unit] = "rpm" if unit.nil? && after_flow?(token)
-            add(at, 1 + count + more, meaning: ish.zero? ? Lexicon::NOTHING : { hedge: true }, **known.compact)
+          # @return [Array(Integer, Rational, String)] tokens, value and unit: "4 gpm", "a gallon and a half", "one and an eighth inch"
+          def measure(at, ish)
+            token = @tokens[at]
+            count, unit = unit_at(at + 1 + ish)
+            count += 1 + ish
+            unit ||= "in" if token.text.include?("/")
+            share, more = token.figure.denominator == 1 ? half(at + count) : [0, 0]
+            last, unit = unit_at(at + count + more) if more.positive? && unit.nil?
+            unit ||= "in" if share.denominator > 2
+            [count + more + last.to_i, token.figure + share, unit]
           end
 
           # 1.450 rpm is written with a point for the thousands.
@@ -46,10 +54,17 @@ module Gimlet
 
           # "a gallon and a half"
           def half(at)
-            words = @tokens[at, 3].to_a
-            return [0, 0] unless words.first&.norm == "and" && words.last.figure && words.last.figure < 1
+            return [0, 0] unless @tokens[at]&.norm == "and"
 
-            [words.last.figure, words.size]
+            count = %w[a an].include?(@tokens[at + 1]&.norm) ? 3 : 2
+            share = @tokens[at + count - 1]&.figure
+            share && share < 1 ? [share, count] : [0, 0]
+          end
+
+          # "1 and 1/8 in" is one figure, "hex 6 and 1/2 in inlet" is two: who can tell?
+          def two_or_one?(at)
+            figure, link, share = @tokens[at, 3]
+            figure.figure.denominator == 1 && link&.norm == "and" && share&.text&.match?(%r{\A\d+/\d+\z})
           end
 
           # @return [Array(Integer, String)] tokens that make a unit here, and the unit
@@ -72,9 +87,14 @@ module Gimlet
             following.separator? || @lexicon.longest(@tokens, at + count).last[:nouns]&.any?
           end
 
+          # "4 L 20"
+          def letter_of_a_plate?(at) = @tokens[at].text == "L" && !@tokens[at].glued && !@tokens[at + 1]&.figure.nil?
+
           # "15 litres" of a pump is what it gives a minute, but a 20 litre tank is a tank.
           def volume(at, words)
             unit = VOLUMES[words.first&.norm] or return [0, nil]
+            return [0, nil] if letter_of_a_plate?(at)
+
             after = @tokens[at + 1, 2].to_a
             return [0, nil] if after.any? { |token| @lexicon.longest([token], 0).last[:holders] } || after.first&.norm == "of"
 
@@ -91,7 +111,8 @@ module Gimlet
             token = @tokens[at]
             return figure_word(at) if %w[gallon litre inch].include?(token.norm) && half(at + 1).last.positive?
 
-            glued?(at + 1) && !cross?(at) && (token.word? || "?*".include?(token.text)) ? chunk(at) : add(at, 1)
+            runs_on = glued?(at + 1) && !cross?(at) && !questioned?(at)
+            runs_on && (token.word? || "?*".include?(token.text)) ? chunk(at) : add(at, 1)
           end
 
           # "an inch and a quarter"
@@ -106,16 +127,25 @@ module Gimlet
 
           # Whether a figure runs on into letters that are no unit: "4L20", "2Z9".
           def in_chunk?(at)
-            return false if !glued?(at + 1) || @tokens[at + 1].norm == "ish" || unit_at(at + 1).first.positive? || half(at + 1).last.positive?
+            return false if !glued?(at + 1) || questioned?(at)
+            return false if @tokens[at + 1].norm == "ish" || unit_at(at + 1).first.positive? || half(at + 1).last.positive?
             return false if %w[x × - / " ” : @ + = ) ( %].include?(@tokens[at + 1].text.downcase)
 
             length, = @lexicon.longest(@tokens, at + 1)
             length.zero?
           end
 
+          # "8?", "huh?", "?what": the mark is the talker's, not a glyph that cannot be read.
+          def questioned?(at)
+            marks, said = glued_run(at).reject(&:separator?).partition { |token| token.text == "?" }
+            marks.any? && said.size == 1 && (said.first.word? || said.first == @tokens[at])
+          end
+
+          def glued_run(at) = [@tokens[at], *@tokens[at + 1, 30].take_while(&:glued)]
+
           # A run of letters, figures and ? that is no word: a plate or a number as far as it can be read.
           def chunk(at)
-            run = [@tokens[at], *@tokens.drop(at + 1).take(30).take_while(&:glued)]
+            run = glued_run(at)
             run.pop while run.size > 1 && (run.last.separator? || (run.last.mark? && !"?*".include?(run.last.text)))
             add(at, run.size, chunk: @line[run.first.from...run.last.to])
           end

@@ -67,7 +67,7 @@ module Gimlet
             end
           end
 
-          def sized?(piece) = piece.figure && piece.size.nil? && [nil, "mm"].include?(piece.unit) && piece.figure.denominator == 1
+          def sized?(piece) = piece.figure && !piece.alien && piece.size.nil? && [nil, "mm"].include?(piece.unit) && piece.figure.denominator == 1
 
           # "8 hex bolts" counts bolts; "hex 6 key" goes on.
           def counts_next?(key)
