@@ -35,7 +35,8 @@ class UnitsTest < Minitest::Test
   end
 
   def test_reads_what_people_type
-    { "4 gpm" => [4, "US gpm"], '5/8"' => [5r / 8, "in"], "1 3/16 in" => [19r / 16, "in"], "225 in lb" => [225, "lbf·in"],
+    { "4 gpm" => [4, "US gpm"], "240 gph" => [240, "US gph"],
+      '5/8"' => [5r / 8, "in"], "1 3/16 in" => [19r / 16, "in"], "225 in lb" => [225, "lbf·in"],
       ".5 MPa" => [1r / 2, "MPa"], "15 lpm" => [15, "L/min"], "20mm" => [20, "mm"] }.each do |text, (value, unit)|
       quantity = Quantity.parse(text)
       assert_equal [value, unit], [quantity.value, quantity.unit], text

@@ -7,7 +7,7 @@ require_relative "../../lib/gimlet/core/0_quantities/quantity"
 # The ruby-units gem as an independent oracle for every factor.
 class UnitsGemTest < Minitest::Test
   NAMES = { "N·m" => "N*m", "lbf·in" => "lbf*in", "lbf·ft" => "lbf*ft", "kgf·m" => "kg*gee*m", "bar" => "bar", "psi" => "psi",
-            "MPa" => "MPa", "L/min" => "l/min", "US gpm" => "gal/min", "mm" => "mm", "in" => "in", "kg" => "kg", "lb" => "lb",
+            "MPa" => "MPa", "L/min" => "l/min", "US gpm" => "gal/min", "US gph" => "gal/h", "mm" => "mm", "in" => "in", "kg" => "kg", "lb" => "lb",
             "rpm" => "rpm", "L/h" => "l/h", "m³/h" => "m^3/h" }.freeze
   # The gem has no UK gallon; NIST SP 811, appendix B.8: 4.546 09 L.
   UNKNOWN = ["UK gpm"].freeze

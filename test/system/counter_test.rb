@@ -254,7 +254,7 @@ class CounterTest < SystemTest
     assert_selector "tr", text: "6 × DB 7920"
     open_answer "Tightening"
     select "lbf·ft", from: "Unit of the customer's wrench"
-    assert_selector "article[aria-label='plunger nuts M10']", text: "11 lbf·ft"
+    assert_selector "article[aria-label='plunger nuts M10']", text: "12 lbf·ft"
     assert_equal [2, "lbf·ft"], [folded.pumps, folded.unit]
   end
 

@@ -21,7 +21,8 @@ module Gimlet
         torque: { "N·m" => 1r, "lbf·in" => POUND_FORCE_N * INCH_M, "lbf·ft" => POUND_FORCE_N * INCH_M * 12,
                   "kgf·m" => GRAVITY },
         pressure: { "bar" => 1r, "psi" => PSI_BAR, "MPa" => 10r },
-        flow: { "L/min" => 1r, "US gpm" => GALLON_L, "L/h" => Rational(1, 60), "m³/h" => Rational(1000, 60), "UK gpm" => UK_GALLON_L },
+        flow: { "L/min" => 1r, "US gpm" => GALLON_L, "US gph" => GALLON_L / 60, "L/h" => Rational(1, 60),
+                "m³/h" => Rational(1000, 60), "UK gpm" => UK_GALLON_L },
         length: { "mm" => 1r, "in" => INCH_MM },
         mass: { "kg" => 1r, "lb" => POUND_KG },
         speed: { "rpm" => 1r }
@@ -39,6 +40,8 @@ module Gimlet
                       litresamin litersamin],
         "US gpm" => %w[usgpm gpm gallonsaminute gallonaminute gallonsperminute gallonperminute gallonspermin gal/min galperminute gallonsamin
                        gal/minute],
+        "US gph" => %w[usgph gph gallonsanhour gallonanhour gallonsperhour gallonperhour gallons/hour gallons/h gal/h gal/hr gal/hour galanhour
+                       galperhour gallonshour],
         "L/h" => %w[l/h lph l/hr l/hour litresanhour litersanhour litresperhour litersperhour litres/hour liters/hour litres/h litresph
                     ltr/h],
         "m³/h" => %w[m3/h m³/h cubicmetresanhour cubicmetersanhour], "UK gpm" => %w[ukgpm impgpm imperialgpm imperialgallonsaminute],

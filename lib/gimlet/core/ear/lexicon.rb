@@ -57,7 +57,7 @@ module Gimlet
 
         private
 
-        def soft?(token) = %w[- / . '].include?(token.text)
+        def soft?(token) = %w[- / . '].include?(token.text) && !token.separator?
 
         # A comma belongs to a phrase when the phrase goes on after it: "three on top, three in front".
         def across?(spoken, tokens, at)

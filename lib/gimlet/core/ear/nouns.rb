@@ -58,7 +58,7 @@ module Gimlet
 
         # "3 plungers, 20 mm": what a clause without a noun says is said of the last one.
         def about_the_topic(piece)
-          trait = @topic && trait_for(@topic, piece, :after)
+          trait = @topic && !piece.noun? && trait_for(@topic, piece, :after)
           [@topic, trait] if trait
         end
 

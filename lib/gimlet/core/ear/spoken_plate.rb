@@ -89,7 +89,7 @@ module Gimlet
         # One letter or two, or after the word "plate" a few capitals.
         def letters?(piece, noun)
           token = piece.tokens.first
-          return false if !token.word? || gap?(piece)
+          return false if !token.word? || gap?(piece) || piece.says(:not)
 
           capitals = token.text == token.text.upcase
           token.text.size <= 2 ? capitals || !piece.says(:filler) : noun && capitals && token.text.size <= 6

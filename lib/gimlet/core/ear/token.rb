@@ -17,6 +17,8 @@ module Gimlet
       module Tokens
         FRACTION = %r{\d+[ -]\d+/\d+(?!\d)|\d+/\d+(?![\d/])}
         FIGURE = /#{FRACTION}|\d{1,3}(?:,\d{3})+(?!\d)|\d+\.\d+(?![\d.])|\.\d+|\d+,\d{1,2}(?![\d,])|\d+/
+        # Behind these a full stop ends no sentence.
+        SHORTENED = %w[no nr approx dia ser in ft lb gal min max ca abt hr pc ref art cyl od id].freeze
         WORD = /\p{L}+(?:['’]\p{L}+)*/
         SCAN = /#{FIGURE}|#{WORD}|''|\S|\n/
 
@@ -26,12 +28,17 @@ module Gimlet
         # @return [Array<Token>]
         def of(line)
           ending = -1
-          line.enum_for(:scan, SCAN).map do
+          tokens = line.enum_for(:scan, SCAN).map do
             match = Regexp.last_match
             glued = match.begin(0) == ending
             ending = match.end(0)
             Token.new(text: match[0], norm: norm(match[0]), figure: figure(match[0]), from: match.begin(0), to: ending, glued: glued)
           end
+          tokens.each_with_index.map { |token, at| full_stop?(tokens, at) ? Token.new(**token.to_h, glued: false) : token }
+        end
+
+        def full_stop?(tokens, at)
+          tokens[at].text == "." && at.positive? && !tokens[at + 1]&.glued && !SHORTENED.include?(tokens[at - 1].norm)
         end
 
         # @return [String] without capitals, accents, apostrophes and the ending of a plural

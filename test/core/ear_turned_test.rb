@@ -1,0 +1,141 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+
+# Lines turned about: what a line says must not hang on capitals, order, politeness or which of its usual words was taken. Where a value is
+# expected, it is reckoned here from the definition of the unit, or stands in the vocabulary; the seed is Minitest's.
+class EarTurnedTest < Minitest::Test
+  include DemoCatalogue
+
+  CLAUSES = ["8 bolts", "head bolts hex 6",
+             "three ceramic plungers", "20 mm plungers", "shaft on the left", "grey crankcase", "brass head", "15 lpm", "1450 rpm",
+             "serial 31022", "inlet 1/2 BSP", "no sight glass", "weighs 9.4 kg", "two valve caps", "plate K?4 20"].freeze
+  POLITE = ["hello", "well", "um", "please", "thanks", "he says", "yes"].freeze
+
+  # International inch, pound and US gallon (NIST Handbook 44, appendix C; from memory).
+  INCH = Rational(254, 10)
+  POUND = Rational(45_359_237, 100_000_000)
+  GALLON = Rational(3_785_411_784, 1_000_000_000)
+
+  def setup = @random = Random.new(Minitest.seed)
+
+  def heard(line, asked: nil) = EAR.call(line, asked: asked)
+  def readings(line, asked: nil) = heard(line, asked: asked).readings.map { |fields| Gimlet::Core::Readings::Reading.from(fields, vocabulary) }
+  def texts(line) = readings(line).map(&:to_s).sort
+  def trait(id) = vocabulary.trait(id)
+
+  def some = CLAUSES.sample(@random.rand(2..6), random: @random)
+
+  def test_the_order_of_clauses_says_nothing
+    60.times do
+      clauses = some
+      expected = clauses.flat_map { |clause| texts(clause) }.sort
+      assert_equal expected, texts(clauses.join(", ")), clauses.join(", ")
+      assert_equal expected, texts(clauses.shuffle(random: @random).join("; ")), clauses.join("; ")
+    end
+  end
+
+  def test_capitals_spaces_and_full_stops_say_nothing
+    60.times do
+      line = some.join(", ")
+      assert_equal texts(line), texts(line.upcase), line
+      assert_equal texts(line), texts("  #{line.gsub(', ', ' ,   ')}  "), line
+      assert_equal texts(line), texts("#{line.gsub(', ', '. ')}."), line
+    end
+  end
+
+  def test_politeness_says_nothing
+    60.times do
+      clauses = some
+      polite = clauses.map { |clause| "#{POLITE.sample(random: @random)}, #{clause}" }.join(", ")
+      assert_equal texts(clauses.join(", ")), texts(polite), polite
+      assert_empty heard(polite).unread, polite
+    end
+  end
+
+  def test_small_numbers_in_words_are_the_figures
+    words = %w[zero one two three four five six seven eight nine ten eleven twelve]
+    (2..12).each do |count|
+      assert_equal texts("#{count} head bolts"), texts("#{words[count]} head bolts"), count
+      assert_equal([["head_bolts", count]], readings(words[count], asked: "head_bolts").map { |one| [one.trait, one.value] })
+    end
+  end
+
+  def test_every_usual_word_of_a_value_answers_the_question
+    vocabulary.traits.each_value.select { |one| one.kind == "chosen" }.each do |one|
+      one.values.each do |value, names|
+        names.each do |name|
+          assert_equal [[one.id, value]], readings(name, asked: one.id).map { |reading| [reading.trait, reading.value] }, "#{one.id}: #{name}"
+        end
+      end
+    end
+  end
+
+  def test_every_usual_word_for_work_asks_for_it
+    vocabulary.work.each do |row|
+      (row.called - ["low pressure seal"]).each { |phrase| assert_equal row.areas.sort, heard(phrase).scope.sort, phrase }
+    end
+  end
+
+  def test_what_is_not_known_is_an_answer_to_every_question
+    vocabulary.traits.each_value do |one|
+      ["not sure", "no idea", "can't tell", "don't know", "dunno"].each do |words|
+        found = readings(words, asked: one.id)
+        assert_equal [[one.id, true]], found.map { |reading| [reading.trait, reading.unknown] }, "#{one.id}: #{words}"
+      end
+    end
+  end
+
+  def test_inches_pounds_and_gallons_by_their_definitions
+    { "shaft 7/8 in" => ["shaft_mm", Rational(7, 8) * INCH], "shaft 1 1/8 inch" => ["shaft_mm", Rational(9, 8) * INCH],
+      "shaft 0.945\"" => ["shaft_mm", Rational(945, 1000) * INCH], "20.5 lb" => ["mass_kg", Rational(205, 10) * POUND],
+      "4 gpm" => ["flow_l_min", 4 * GALLON], "240 gallons an hour" => ["flow_l_min", 4 * GALLON], "900 l/h" => ["flow_l_min", 15] }
+      .each do |line, (id, value)|
+        found = readings(line)
+        assert_equal [id], found.map(&:trait), line
+        assert_in_delta value, found.first.value, 1e-4, line
+      end
+  end
+
+  # A counter hears all of these in a day; none is of a pump.
+  def test_times_prices_ages_and_telephones_are_no_readings
+    20.times do
+      figure = @random.rand(1..59)
+      ["call me at #{(figure % 12) + 1} o'clock", "it cost #{figure} euro", "#{figure} years old", "in #{figure} minutes", "#{figure} degrees",
+       "#{figure} stone", "under £#{figure}", "#{figure} % off"].each { |line| assert_empty readings(line), line }
+    end
+  end
+
+  def test_whatever_is_typed_is_heard_or_shown
+    letters = [*"a".."z", *"0".."9", " ", " ", ",", ".", "?", "*", "/", "-", "'", "\"", "é", "ß", "µ", "“", "½", "€", "中"]
+    300.times do
+      line = Array.new(@random.rand(1..40)) { letters.sample(random: @random) }.join
+      found = heard(line)
+      found.items.each { |item| assert_operator 0..line.size, :cover?, item.from..item.to, line }
+      found.unread.each { |words| assert_includes line, words }
+    end
+  end
+
+  # One glyph that cannot be read leaves the others where they were.
+  def test_a_plate_with_a_gap_at_each_place
+    names = snapshot.variants.map(&:designation).uniq.sample(12, random: @random)
+    names.each do |name|
+      plain = name.delete("- ")
+      plain.size.times do |at|
+        gapped = plain.dup.tap { |text| text[at] = "?" }
+        assert_equal [["plate", gapped.upcase]], readings("plate #{gapped}").map { |one| [one.trait, one.value] }, gapped
+      end
+    end
+  end
+
+  def test_letters_with_their_words
+    %w[kilo king kite].each { |word| assert_equal ["plate K4*20"], texts("K for #{word} four something twenty") }
+    assert_equal ["plate TK4"], texts("plate T as in Tommy K like king 4")
+    assert_empty readings("a for effort")
+  end
+
+  def test_a_question_mark_behind_a_word_asks
+    CLAUSES.first(5).each { |clause| assert_equal texts(clause), texts("#{clause}?"), clause }
+    ["huh?", "what?", "?what", "really?", "12?"].each { |line| assert_empty readings(line), line }
+  end
+end
