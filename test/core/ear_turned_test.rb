@@ -138,4 +138,30 @@ class EarTurnedTest < Minitest::Test
     CLAUSES.first(5).each { |clause| assert_equal texts(clause), texts("#{clause}?"), clause }
     ["huh?", "what?", "?what", "really?", "12?"].each { |line| assert_empty readings(line), line }
   end
+
+  # Common practice, no source: these shortened words end no sentence.
+  def test_a_full_stop_ends_a_clause_but_no_shortened_word
+    assert_equal ["head bolt drive hex 6", "inlet port G 1/2"], texts("hex 6. inlet 1/2 BSP.")
+    assert_equal ["serial number 31022"], texts("serial no. 31022")
+    assert_equal texts("shaft 1 in"), texts("1 in. shaft")
+    assert_equal ["crankcase cover colour grey", "plate K?420"], texts("grey cover. plate K?4 20.")
+  end
+
+  def test_an_hour_is_sixty_minutes
+    [["240 gph", "4 gpm"], ["240 gallons per hour", "4 gpm"], ["240 gal/h", "4 gpm"], ["900 litres an hour", "15 lpm"]].each do |hour, minute|
+      assert_equal readings(minute).map(&:value), readings(hour).map(&:value), hour
+    end
+  end
+
+  def test_bolts_of_the_next_clause_hold_no_plunger
+    assert_equal ["head bolts 8", "plunger diameter 20 mm"], texts("20 mm plungers, 8 bolts")
+    assert_equal ["what holds the plunger bolt"], texts("plungers, held by a bolt")
+  end
+
+  def test_figures_joined_by_and_are_not_guessed
+    ["1 and 1/8 in shaft", "hex 6 and 1/2 in inlet"].each do |line|
+      assert_empty readings(line), line
+      assert_equal [line], heard(line).unread
+    end
+  end
 end
