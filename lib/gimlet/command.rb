@@ -2,6 +2,8 @@
 
 require "json"
 require_relative "core/input_error"
+require_relative "core/doctor/doctor"
+require_relative "counter/import_catalogue"
 require_relative "counter/references"
 require_relative "exchange/catalogue_files"
 require_relative "exchange/price_list"
@@ -17,6 +19,7 @@ module Gimlet
   class Command
     USAGE = <<~TEXT
       gimlet import FILE|DIR   catalogue documents into the database; all or nothing
+      gimlet remove SERIES     takes a series out of the catalogue; orders keep what they say
       gimlet export DIR        every series as a catalogue document
       gimlet prices FILE.csv   prices and stock (number,price,on_hand,pack)
       gimlet vocabulary FILE   the shop's own words, on top of those that ship (docs/vocabulary.md)
@@ -39,6 +42,7 @@ module Gimlet
       case [verb, arguments.size]
       when ["import", 2] then import(path)
       when ["export", 2] then export(path)
+      when ["remove", 2] then remove(path)
       when ["prices", 2] then prices(path)
       when ["vocabulary", 2] then vocabulary(path)
       when ["backup", 2] then backup(path)
@@ -62,9 +66,18 @@ module Gimlet
 
     def import(path)
       documents = Exchange::CatalogueFiles.read(path)
-      report(@catalogue.import_all(documents))
+      report(Counter::ImportCatalogue.new(@catalogue, Counter::References.vocabulary_of(@database)).call(documents))
       @out.puts "Imported #{documents.size} series."
       true
+    end
+
+    def remove(id)
+      if @catalogue.remove(id)
+        @out.puts "Took #{id} out of the catalogue."
+        return true
+      end
+      @out.puts "There is no series “#{id}”: it is one of #{@catalogue.documents.map { |one| one['series']['id'] }.join(', ')}."
+      false
     end
 
     def export(folder)
@@ -99,10 +112,12 @@ module Gimlet
     end
 
     def doctor
-      findings = @catalogue.snapshot.series.flat_map { |series| Core::Doctor.call(series) }
+      vocabulary = Counter::References.vocabulary_of(@database)
+      stock = Store::Stock.new(@database).all
+      findings = @catalogue.snapshot.series.flat_map { |one| Core::Doctor.call(one, vocabulary) + Core::Doctor.unpriced(one, stock) }
       report(findings)
       @out.puts findings.empty? ? "Nothing looks wrong." : "#{findings.size} findings."
-      findings.none? { |one| one.level == "error" }
+      findings.none?(&:error?)
     end
 
     def report(findings)

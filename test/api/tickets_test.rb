@@ -105,7 +105,7 @@ class TicketsApiTest < Minitest::Test
      ["settled", { doubt: "x", reason: "no" }, "reason_too_short", "reason"],
      ["taken_up", { of: 1, words: "x", complaint: "mood" }, "unknown_complaint", "complaint"],
      ["ordered", {}, "bad_request", "kind"],
-     ["work", { areas: ["paint"], agreed: true }, "bad_request", "areas[0]"]].each do |kind, body, code, field|
+     ["work", { areas: ["paint"], agreed: true }, "unknown_area", "areas"]].each do |kind, body, code, field|
       add(view, kind, **body)
       assert_problem(422, code, field: field)
     end

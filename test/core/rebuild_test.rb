@@ -84,7 +84,7 @@ class RebuildTest < Minitest::Test
   end
 
   def test_worn_on_inspection_is_ordered_instead_of_kept
-    found = work("TK4L20 from 31000", ["packings"], findings: ["support_ring"])
+    found = work("TK4L20 from 31000", ["packings"], findings: [Gimlet::Core::Finding.new(slot: "support_ring", outcome: "replace")])
     assert_equal 3, found.demand.quantities["PW-4262"]
     refute_includes found.demand.keep.map(&:slot), "support_ring"
   end
@@ -117,7 +117,7 @@ class RebuildTest < Minitest::Test
   end
 
   def test_a_superseded_number_is_served_by_its_successor
-    without_the_old = STOCK.except("DB 7710", "DB KIT 71", "DB KIT 72")
+    without_the_old = STOCK.except("DB 7710", "DB KIT 71", "DB KIT 72", "DB KIT 73")
     plans = Gimlet::Core::Plan::Rebuild.new(snapshot, without_the_old).call(variant("DK420"), scope: ["inlet_valves"],
                                                                                               policy: "cheapest").plans
     assert_equal({ "DB 7710" => 1 }, plans.first.lines.find { |line| line.number == "DB 7715" }.covers)
@@ -139,12 +139,13 @@ class RebuildTest < Minitest::Test
 
   def test_consumables_by_the_drop
     used = work("DK420", %w[inlet_valves discharge_valves], pumps: 2).consumables
-    assert_equal([["medium thread adhesive", 36]], used.map { |one| [one.name, one.amount] })
+    assert_equal([["medium thread adhesive", 12]], used.map { |one| [one.name, one.amount] })
   end
 
   def test_steps_go_off_and_on_again_in_reverse
     steps = work("DK420", ["plungers"]).steps
-    assert_equal([%w[open manifold], %w[open plungers], %w[renew plungers], %w[close plungers], %w[close manifold]],
+    assert_equal([%w[open manifold], %w[open plungers], %w[renew plungers], %w[close plungers], %w[close manifold],
+                  ["finish", "when closed"], ["finish", "when closed"]],
                  steps.map { |one| [one.phase, one.title] })
   end
 
@@ -156,7 +157,7 @@ class RebuildTest < Minitest::Test
 
   def test_every_order_warns_and_defers
     snapshot.variants.each do |one|
-      cautions = Gimlet::Core::Plan::Cautions.for(Gimlet::Core::Teardown.of(one, one.series.areas.map(&:id)))
+      cautions = Gimlet::Core::Plan::Cautions.for(Gimlet::Core::Teardown.of(one, one.series.areas.map(&:id)), snapshot)
       assert(cautions.any? { |text| text.include?("medical emergency") } && cautions.any? { |text| text.include?("until no pressure") })
       assert_equal Gimlet::Core::Plan::Cautions::DEFERRAL, cautions.last
     end

@@ -24,7 +24,7 @@ class TeardownTest < Minitest::Test
 
   def test_each_place_is_handled_once
     each_teardown do |teardown|
-      places = teardown.places.map { |place| [place.stack.id, place.position, place.layer.slot] }
+      places = teardown.places.map(&:key)
       assert_equal places.uniq.size, places.size
     end
   end

@@ -73,12 +73,12 @@ class TicketTest < Minitest::Test
 
   def test_doubts_findings_and_choices_can_be_taken_back
     add("settled", doubt: "cylinders 2", reason: "he counted twice")
-    add("inspected", slot: "support_ring", worn: true)
+    add("inspected", slot: "support_ring", outcome: "replace")
     add("pump", id: "TK4L20 from 31000")
-    assert_equal [{ "cylinders 2" => "he counted twice" }, ["support_ring"], "TK4L20 from 31000"],
+    assert_equal [{ "cylinders 2" => "he counted twice" }, [{ slot: "support_ring", outcome: "replace" }], "TK4L20 from 31000"],
                  [ticket.settled, ticket.findings, ticket.chosen]
     add("settled", doubt: "cylinders 2", reason: nil)
-    add("inspected", slot: "support_ring", worn: false)
+    add("inspected", slot: "support_ring", outcome: nil)
     add("pump", id: nil)
     assert_equal [{}, [], nil], [ticket.settled, ticket.findings, ticket.chosen]
   end

@@ -28,16 +28,21 @@ class TrustTest < Minitest::Test
   def pumps = FIELD.possibilities.each_index.to_a.sample(CALLS, random: @random)
   def order(at) = KNOWN.order_classes.id_of(at)
 
+  # What a valve is rated for is a range; what is asked of it lies in the middle.
+  def told(value) = value.is_a?(Range) ? (value.begin + value.end) / 2 : value
+
   def seen(truth, *ids)
-    ids.select { |id| truth.traits[id] }.map { |id| @trial.reading(trait(id), value: truth.traits[id]) }
+    ids.select { |id| truth.traits[id] }.map { |id| @trial.reading(trait(id), value: told(truth.traits[id])) }
   end
 
   def wrong_and_enough(outcomes) = outcomes.count { |one| one.enough && !one.right }
 
   def test_one_wrong_reading
     %w[maker head_bolts plunger_mm flow_l_min].each do |id|
-      outcomes = pumps.map do |at|
+      outcomes = pumps.filter_map do |at|
         truth = FIELD.possibilities[at]
+        next if truth.traits[id].is_a?(Range)
+
         wrong = @trial.reading(trait(id), value: @trial.other(trait(id), truth.traits[id], @random))
         others = %w[manifold_material head_bolt_drive cover_colour] - [id]
         @trial.call(truth, [wrong, *seen(truth, *others)], order(at), @random)

@@ -51,7 +51,7 @@ class UseCasesTest < Minitest::Test
     assert before.equal?(references.current)
     changed = references.catalogue.document("drosselby-dk4")
     changed["models"] << changed["models"].first.merge("designation" => "DK499")
-    Gimlet::Store::Catalogue.new(database).import(changed)
+    Gimlet::Store::Catalogue.new(database).import_all([changed])
     after = references.current(newest: true)
     refute before.equal?(after)
     assert_equal 1, after.snapshot.variants_of("DK499").size
@@ -71,7 +71,7 @@ class UseCasesTest < Minitest::Test
     changed["trait_definitions"] = [{ "id" => "foot_mark", "kind" => "chosen", "name" => "foot mark", "ask" => "Which mark is cast into the foot?",
                                       "called" => ["foot mark"], "values" => { "anchor" => ["kedge"] }, "seconds" => { "phone" => 20 } }]
     changed["models"].each { |model| model["traits"]["foot_mark"] = model["designation"] == "DK420" ? "anchor" : "crown" }
-    references.catalogue.import(changed)
+    references.catalogue.import_all([changed])
     current = references.current(newest: true)
     found = Gimlet::Counter::IdentifyPump.new(current, Gimlet::Store::Customers.new(database)).call({ text: "DK4, kedge foot mark" })
     assert_equal(%w[series foot_mark], found.readings.map(&:trait))

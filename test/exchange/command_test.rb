@@ -14,7 +14,7 @@ class CommandTest < Minitest::Test
 
   def test_export_and_import_into_an_empty_database
     in_folder do |folder|
-      assert_equal [true, "Wrote 11 series to #{folder}/out.\n"], run_command("export", "#{folder}/out")
+      assert_equal [true, "Wrote 20 series to #{folder}/out.\n"], run_command("export", "#{folder}/out")
       other = Gimlet::Store.connect("#{folder}/other.sqlite3")
       assert Gimlet::Command.new(other, out: StringIO.new).call(["import", "#{folder}/out"])
       versions = [database, other].map { |one| Gimlet::Store::Catalogue.new(one).snapshot.version }
@@ -28,7 +28,7 @@ class CommandTest < Minitest::Test
       File.write("#{folder}/broken.json", "{")
       assert_match(/broken.json is not valid JSON/, run_command("import", folder).last)
       File.write("#{folder}/broken.json", "{}")
-      assert_match(/missing required properties/, run_command("import", "#{folder}/broken.json").last)
+      assert_match(/broken.json: is not a catalogue document/, run_command("import", "#{folder}/broken.json").last)
       assert_equal false, run_command("import", "#{folder}/nothing.json").first
     end
   end

@@ -7,6 +7,8 @@ class CatalogueStoreTest < Minitest::Test
 
   def catalogue = @catalogue ||= Gimlet::Store::Catalogue.new(database)
 
+  def import = Gimlet::Counter::ImportCatalogue.new(catalogue, Gimlet::Counter::References.vocabulary_of(database))
+
   def counts = %i[makers series models parts kits kit_contents].to_h { |table| [table, database[table].count] }
 
   def document = catalogue.document("drosselby-dk4")
@@ -34,23 +36,23 @@ class CatalogueStoreTest < Minitest::Test
     changed = document
     changed["models"] << changed["models"].first.merge("designation" => "DK499")
     old = catalogue.snapshot
-    catalogue.import(changed)
+    catalogue.import_all([changed])
     refute_equal old.version, catalogue.snapshot.version
     assert_equal ["DK499"], catalogue.snapshot.variants_of("DK499").map(&:id)
     assert_empty old.variants_of("DK499")
   end
 
   def test_a_broken_document_says_where_and_changes_nothing
-    { ->(one) { one.delete("models") } => /missing required properties: models/,
+    { ->(one) { one.delete("models") } => /it lacks models/,
       ->(one) { one["models"][0]["stroke_mm"] = -1 } => %r{/models/0/stroke_mm},
       ->(one) { one["stacks"][0]["layers"][0]["reuse"] = "sometimes" } => %r{/stacks/0/layers/0/reuse},
       ->(one) { one["fasteners"][0]["tightenings"][0].delete("source") } => /source/,
       ->(one) { one["areas"][0]["opens"] = ["lid"] } => /no group “lid”/,
-      ->(one) { one["series"]["id"] = "copy" } => /belongs to one series/ }.each do |harm, said|
+      ->(one) { one["series"]["id"] = "copy" } => /belongs to series drosselby-dk4 already/ }.each do |harm, said|
       before = counts
       broken = document
       harm.call(broken)
-      assert_match said, assert_raises(Gimlet::Core::InputError) { catalogue.import(broken) }.message
+      assert_match said, assert_raises(Gimlet::Core::InputError) { import.call({ "x.json" => broken }) }.message
       assert_equal before, counts
     end
   end
@@ -58,7 +60,7 @@ class CatalogueStoreTest < Minitest::Test
   def test_one_broken_document_keeps_the_good_ones_out_too
     good = document
     good["series"]["name"] = "renamed"
-    assert_raises(Gimlet::Core::InputError) { catalogue.import_all([good, {}]) }
+    assert_raises(Gimlet::Core::InputError) { import.call({ "good.json" => good, "bad.json" => {} }) }
     assert_equal "DK4", catalogue.document("drosselby-dk4")["series"]["name"]
   end
 end

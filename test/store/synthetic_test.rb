@@ -7,12 +7,14 @@ require_relative "../support/synthetic_catalogue"
 class SyntheticTest < Minitest::Test
   include SeededApp
 
+  FRAME = [{ "id" => "frame", "kind" => "chosen", "name" => "frame", "ask" => "Which frame?", "seconds" => { "phone" => 20 } }].freeze
+
   def test_made_up_catalogues_are_imported_and_read_back
     documents = SyntheticCatalogue.new(Random.new(Minitest.seed)).documents(6)
     store = Gimlet::Store::Catalogue.new(database)
     before = store.snapshot.counts
-    findings = store.import_all(documents)
-    assert_empty(findings.select { |one| one.level == "error" })
+    vocabulary = Gimlet::Counter::References.vocabulary_of(database).extended("traits" => FRAME)
+    Gimlet::Counter::ImportCatalogue.new(store, vocabulary).call(documents.to_h { |one| [one["series"]["id"], one] })
     documents.each { |one| assert_equal one, store.document(one["series"]["id"]) }
     assert_equal before[:models] + (6 * SyntheticCatalogue::MODELS_A_SERIES), store.snapshot.counts[:models]
   end

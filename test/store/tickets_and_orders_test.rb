@@ -74,7 +74,7 @@ class TicketsAndOrdersTest < Minitest::Test
       old.disconnect
       new = Gimlet::Store.connect("#{folder}/old.sqlite3")
       ticket = Gimlet::Core::Ticket::Folded.of(Gimlet::Store::Tickets.new(new).entries(1))
-      assert_equal [[["head_bolts", 8]], ["packings"], true, 2, "cheapest", "lbf·ft", ["support_ring"], "counter"],
+      assert_equal [[["head_bolts", 8]], ["packings"], true, 2, "cheapest", "lbf·ft", [{ slot: "support_ring", outcome: "replace" }], "counter"],
                    [ticket.readings.map do |one|
                      one.values_at(:trait, :value)
                    end, *ticket.to_h.values_at(:scope, :agreed, :pumps, :policy, :unit,

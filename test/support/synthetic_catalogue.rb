@@ -42,9 +42,10 @@ class SyntheticCatalogue
     code = fresh_code
     sizes = pick(SIZES)
     traits = CHOICES.transform_values { |values| pick(values) }
-    { "format" => "gimlet-catalogue", "version" => 1, "maker" => pick(@makers), "traits" => traits,
+    breaks = breaks()
+    { "format" => "gimlet-catalogue", "version" => 2, "maker" => pick(@makers), "traits" => traits,
       "series" => { "id" => "s#{at}", "name" => code, "construction" => "synthetic", "manual" => "sheet #{at}" },
-      "models" => models(code, sizes, traits), "serial_breaks" => breaks, **parts(code, sizes), **wet_end }
+      "models" => models(code, sizes, traits), "serial_breaks" => breaks, **parts(code, sizes, breaks), **wet_end }
   end
 
   # Two frames, each with five plunger sizes and four shafts; the shaft changes no order, the frame changes
@@ -80,15 +81,21 @@ class SyntheticCatalogue
        "traits_before" => { "sight_glass" => glasses[0] }, "traits_from" => { "sight_glass" => glasses[1] } }]
   end
 
-  def parts(code, sizes)
+  def parts(code, sizes, breaks)
     numbers = sizes.to_h { |size| [size, "#{code}-S#{size}"] }
     { "parts" => [*numbers.map do |size, number|
       { "number" => number, "name" => "seal #{size}", "spec" => { "id_mm" => size, "od_mm" => size + 8 } }
     end,
                   { "number" => "#{code}-V1", "name" => "valve" }, { "number" => "#{code}-V2", "name" => "valve" }],
       "fits" => [*numbers.map { |size, number| { "slot" => "seal", "part" => number, "for" => { "plunger_mm" => size } } },
-                 { "slot" => "valve", "part" => "#{code}-V1", "for" => { "before" => "b" } },
-                 { "slot" => "valve", "part" => "#{code}-V2", "for" => { "from" => "b" } }] }
+                 *valves(code, breaks)] }
+  end
+
+  def valves(code, breaks)
+    return [{ "slot" => "valve", "part" => "#{code}-V1" }] if breaks.empty?
+
+    [{ "slot" => "valve", "part" => "#{code}-V1", "for" => { "before" => "b" } },
+     { "slot" => "valve", "part" => "#{code}-V2", "for" => { "from" => "b" } }]
   end
 
   def wet_end

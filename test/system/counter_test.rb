@@ -181,7 +181,7 @@ class CounterTest < SystemTest
     visit "/"
     say "plate DK420, packings"
     open_answer "Tools"
-    assert_text "packing driver 20/25"
+    assert_text "seal press"
     keys("/")
     say "plungers"
     assert_selector "section[aria-label=Work]", text: "packings, plungers"

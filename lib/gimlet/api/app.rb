@@ -62,6 +62,7 @@ module Gimlet
       attr_reader :database, :stock, :customers, :tickets, :orders, :sightings
 
       def catalogue = @references.catalogue
+      def import_catalogue = Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(@database))
 
       # One catalogue for each request: the same from its first look to its last.
       def reference = @reference ||= @references.current

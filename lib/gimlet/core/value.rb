@@ -6,6 +6,7 @@ module Gimlet
     #
     #   Bolt = Value.of(:x_mm, :y_mm)
     #   Bolt.new(x_mm: 10, y_mm: 0).x_mm # => 10
+    #   Bolt.new(x_mm: 10, y_mm: 0).with(y_mm: 5) # => another
     module Value
       # @param fields [Array<Symbol>] a field left out of `new` is nil
       # @return [Class] a Struct that takes keywords and is frozen
@@ -15,6 +16,8 @@ module Gimlet
             super
             freeze
           end
+
+          def with(**changes) = self.class.new(**to_h, **changes)
           class_eval(&block) if block
         end
       end

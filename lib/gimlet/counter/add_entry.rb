@@ -13,8 +13,9 @@ module Gimlet
       # Kinds that a client may send, with the keys that its body keeps.
       KEPT = { "said" => %w[words asked], "answered" => %w[reading label], "not_sure" => %w[trait], "taken_up" => %w[words of reading complaint],
                "struck" => %w[of item], "restored" => %w[of item], "customer" => %w[customer_id], "channel" => %w[channel],
-               "work" => %w[areas agreed pumps], "inspected" => %w[slot worn], "pump" => %w[id], "settled" => %w[doubt reason],
-               "plan" => %w[policy], "unit" => %w[unit] }.freeze
+               "work" => %w[areas agreed pumps positions], "extent" => %w[extent], "checked" => %w[check result],
+               "inspected" => %w[slot position outcome measured], "had" => %w[number quantity], "pump" => %w[id],
+               "settled" => %w[doubt reason], "plan" => %w[policy], "fixed" => %w[number quantity reason], "unit" => %w[unit] }.freeze
       REASON = 3
 
       # @param reference [Reference]
@@ -66,6 +67,8 @@ module Gimlet
         when "taken_up" then taken_up(body, channel)
         when "customer" then body.tap { @identify.owned_by(body["customer_id"]) }
         when "settled" then settled(body)
+        when "work" then body.tap { known_areas(body["areas"]) }
+        when "fixed" then fixed(body)
         else body
         end
       end
@@ -88,6 +91,17 @@ module Gimlet
         @reference.vocabulary.complaints.key?(body["complaint"]) ||
           reject("complaint", "unknown_complaint", "“#{body['complaint']}” is not a complaint known here.")
         body
+      end
+
+      def known_areas(areas)
+        known = @reference.snapshot.areas.keys
+        (areas - known).each { |id| reject("areas", "unknown_area", "“#{id}” is no work area: use #{known.join(', ')}.") }
+      end
+
+      def fixed(body)
+        return body if body["quantity"].nil? || body["reason"].to_s.strip.size >= REASON
+
+        reject("reason", "reason_too_short", "Say in a few words why the line is set by hand: it stands on the order and the card.")
       end
 
       def settled(body)

@@ -82,7 +82,7 @@ module Gimlet
 
       # What was agreed, else what was asked for in the line, else everything.
       def scope_of(request, heard)
-        [request[:scope], heard.scope].find { |one| one && !one.empty? } || Core::Catalogue::WORK_AREAS.keys
+        [request[:scope], heard.scope].find { |one| one && !one.empty? } || @reference.snapshot.areas.keys
       end
     end
   end

@@ -24,17 +24,22 @@ module Gimlet
       # @return [Result]
       # @raise [Core::InputError]
       def call(request)
-        request = { policy: "on_shelf", pumps: 1, findings: [] }.merge(request.compact).merge(units: unit(request[:units]))
+        request = { policy: "on_shelf", pumps: 1 }.merge(request.compact).merge(units: unit(request[:units]))
         Core::InputError.reject("scope", "empty_scope", "Agree at least one work area first.") if request[:scope].empty?
         variant, assumptions = variant(request)
-        workup = Core::Plan::Rebuild.new(@snapshot, @stock).call(
-          variant, scope: request[:scope], policy: request[:policy], pumps: request[:pumps], unit: request[:units],
-                   findings: request[:findings]
-        )
+        scope = Core::Scope.of(request[:scope], at: request[:positions], extent: request[:extent]).check(variant, @snapshot.areas.keys)
+        workup = Core::Plan::Rebuild.new(@snapshot, @stock).call(variant, scope: scope, unit: request[:units], **request.slice(:policy, :pumps),
+                                                                          **particulars(request))
         Result.new(workup: workup, request: request, assumptions: assumptions, catalogue_version: @snapshot.version)
       end
 
       private
+
+      # What is particular to this job: found, at hand already, set by hand.
+      def particulars(request)
+        { findings: (request[:findings] || []).map { |one| Core::Finding.from(one) }, had: request[:had] || {},
+          fixed: (request[:fixed] || []).map { |one| Core::KitPlan::Fixed.new(**one.slice(:number, :quantity, :reason)) } }
+      end
 
       def unit(text)
         return "N·m" unless text
@@ -52,7 +57,7 @@ module Gimlet
         serial = request[:serial]
         return [by_serial(variants, serial), []] if serial
 
-        likeliest(variants, request[:scope])
+        likeliest(variants, request[:scope] & @snapshot.areas.keys)
       end
 
       def by_serial(variants, serial)

@@ -16,7 +16,7 @@ module Gimlet
       # @param order_ids [Core::Plan::OrderIds] kept from catalogue to catalogue
       def initialize(snapshot, vocabulary, order_ids = Core::Plan::OrderIds.new)
         @snapshot = snapshot
-        @vocabulary = vocabulary.extended("traits" => snapshot.series.flat_map(&:trait_definitions).uniq)
+        @vocabulary = vocabulary.extended("traits" => snapshot.series.flat_map(&:trait_definitions).uniq, "work" => work(snapshot))
         @order_ids = order_ids
         @field = Core::Candidates::Field.new(Core::Plan::Possibilities.of(snapshot), @vocabulary)
         @classes = {}
@@ -55,6 +55,12 @@ module Gimlet
       def scopes = @classes.keys
 
       private
+
+      # Work that series name themselves, in their own words.
+      def work(snapshot)
+        own = snapshot.series.flat_map(&:areas).reject { |area| Core::Catalogue::WORK_AREAS.key?(area.id) }
+        own.map { |area| { "areas" => [area.id], "called" => [area.name, *area.called] } }.uniq
+      end
 
       def listener
         on_file = vocabulary.traits.values.select { |trait| trait.kind == "chosen" }

@@ -19,6 +19,16 @@ module Gimlet
       SHARING = Mutex.new
       VOCABULARY = "vocabulary"
 
+      # @param shop [String, nil] the shop's own words, as YAML
+      # @return [Core::Readings::Vocabulary]
+      def self.vocabulary(shop)
+        shop ? Exchange::VocabularyFiles.shipped.extended(Exchange::VocabularyFiles.parse(shop)) : Exchange::VocabularyFiles.shipped
+      end
+
+      # @param database [Sequel::Database]
+      # @return [Core::Readings::Vocabulary] that ships, with the shop's own words
+      def self.vocabulary_of(database) = vocabulary(Store::Settings.new(database)[VOCABULARY])
+
       # @param database [Sequel::Database]
       def initialize(database)
         @catalogue = Store::Catalogue.new(database)
@@ -70,7 +80,7 @@ module Gimlet
       def made(version)
         snapshot = @catalogue.snapshot
         @order_ids.keep(snapshot.series)
-        Reference.new(snapshot, vocabulary(version.last), @order_ids).warm(@current&.last&.scopes || [])
+        Reference.new(snapshot, self.class.vocabulary(version.last), @order_ids).warm(@current&.last&.scopes || [])
       end
 
       def share(version, reference)
@@ -78,10 +88,6 @@ module Gimlet
           SHARED.shift if SHARED.size >= MOST_SHARED
           SHARED[version] ||= reference
         end
-      end
-
-      def vocabulary(shop)
-        shop ? Exchange::VocabularyFiles.shipped.extended(Exchange::VocabularyFiles.parse(shop)) : Exchange::VocabularyFiles.shipped
       end
     end
   end

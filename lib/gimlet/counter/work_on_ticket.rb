@@ -59,7 +59,7 @@ module Gimlet
         [(@reference.variant(leader.members.first) if found.identification.clear && ticket.readings.any?), leader.probability]
       end
 
-      def scope(ticket) = ticket.scope.empty? ? Core::Catalogue::WORK_AREAS.keys : ticket.scope
+      def scope(ticket) = ticket.scope.empty? ? @reference.snapshot.areas.keys : ticket.scope
 
       # How far each line narrowed the field, as it went. The log only grows: what a line did is worked out once, whatever comes after.
       def steps(ticket, entries, owned)

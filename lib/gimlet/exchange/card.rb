@@ -104,7 +104,11 @@ module Gimlet
       end
 
       def keep
-        @record["keep"].map { |one| "– #{one['name']} (#{one['where']})#{': look it over' if one['inspect']}" }
+        @record["keep"].map { |one| "– #{one['name']} (#{one['where']})#{": #{one['to_do']}" unless one['fate'] == 'keep'}#{look(one)}" }
+      end
+
+      def look(one)
+        one["look"].any? ? ". #{one['look'].join('; ')}" : ""
       end
 
       def count_out

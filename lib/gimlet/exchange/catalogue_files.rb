@@ -8,17 +8,29 @@ module Gimlet
   module Exchange
     # Catalogue documents as files, one for each series.
     module CatalogueFiles
+      # A JSON object that does not take a key twice.
+      class OnceEach < Hash
+        class Twice < StandardError; end
+
+        def []=(key, value)
+          raise Twice, key if key?(key)
+
+          super
+        end
+      end
+      private_constant :OnceEach
+
       module_function
 
       # @param path [String] a file, or a folder of *.json files
-      # @return [Array<Hash>] documents, in the order of their file names
+      # @return [Hash{String=>Hash}] file => document, in the order of their names
       # @raise [Core::InputError] names the file
       def read(path)
-        files = File.directory?(path) ? Dir[File.join(path, "*.json")] : [path]
+        files = File.directory?(path) ? Dir[File.join(path, "*.json")].select { |file| File.file?(file) } : [path]
         if files.empty? || files.none? { |file| File.file?(file) }
           Core::InputError.reject(path, "no_files", "#{path}: there is no catalogue file here.")
         end
-        files.map { |file| parse(file) }
+        files.to_h { |file| [file, parse(file)] }
       end
 
       # @param documents [Array<Hash>]
@@ -33,7 +45,12 @@ module Gimlet
       end
 
       def parse(file)
-        JSON.parse(File.read(file))
+        text = File.read(file, encoding: "bom|utf-8")
+        Core::InputError.reject(file, "not_utf8", "#{file} is not UTF-8 text: save it as UTF-8.") unless text.valid_encoding?
+        JSON.parse(text, object_class: OnceEach)
+        JSON.parse(text)
+      rescue OnceEach::Twice => e
+        Core::InputError.reject(file, "key_twice", "#{file} has the key “#{e.message}” twice in one place: one of them would be lost.")
       rescue JSON::ParserError => e
         Core::InputError.reject(file, "not_json", "#{file} is not valid JSON: #{e.message.lines.first.strip}.")
       end

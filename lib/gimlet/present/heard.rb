@@ -29,7 +29,8 @@ module Gimlet
         Core::Readings::Reading.from(fields, @vocabulary).to_s
       end
 
-      def work(areas) = areas && "asked for: #{areas.map { |id| Core::Catalogue::WORK_AREAS.fetch(id) }.join(', ')}"
+      def work(areas) = areas && "asked for: #{areas.map { |id| area(id) }.join(', ')}"
+      def area(id) = Core::Catalogue::WORK_AREAS.fetch(id, id.tr("_", " "))
       def complaint(id) = id && "complaint: #{@vocabulary.complaints[id]&.name || id}"
       def wish(id) = id && "wish: #{id}"
     end

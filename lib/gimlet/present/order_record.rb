@@ -8,19 +8,20 @@ module Gimlet
     # What is kept of an order: numbers, names, reasons and sources as they were when it was agreed. A format of its own that later versions
     # read, whatever today's screens look like.
     #
-    # `record` is the version of the format. Version 1:
+    # `record` is the version of the format. Version 2:
     #
     #   pump         maker, model, serials, series, manual
     #   seen         what was seen, as sentences; sure, models: how sure the order was and which pumps it serves
     #   reason       why it was placed though it was not enough; doubts: [text, reason] that were settled
-    #   work         areas [id, name], added [name, why], not_on_file [name], pumps, complaints, worn
+    #   work         areas [id, name], added [name, why], not_on_file [name], pumps, complaints, found
     #   parts        plan, lines, unfilled, surplus, price_cents; why: each part with its reasons
+    #   held         parts that go along and may come back; extent, left_out: how far the work goes and what was left out
     #   keep, count_out, tools, consumables, tightening, steps, stacks, cautions, assumptions: as the plan had them
     #   unit, catalogue_version, entry: the last entry of the ticket that it was made on
     module OrderRecord
-      VERSION = 1
+      VERSION = 2
       SERVED = 12
-      KEPT = %i[keep count_out tools consumables tightening steps stacks cautions assumptions].freeze
+      KEPT = %i[keep held extent left_out count_out tools consumables tightening steps stacks cautions assumptions].freeze
 
       module_function
 
@@ -36,7 +37,30 @@ module Gimlet
       # @param document [Hash] string keys, of any version
       # @return [Hash] of the present version, string keys
       def read(document)
-        document.key?("record") ? document : from_screen(document)
+        case document["record"]
+        when VERSION then document
+        when 1 then from_first(document)
+        else from_first(from_screen(document))
+        end
+      end
+
+      # What version 1 did not know is left open.
+      def from_first(document)
+        parts = document["parts"]
+        lines = parts["lines"].map { |line| { "pack" => 1, "reason" => nil, **line } }
+        unfilled = parts["unfilled"].map { |line| { "stand_ins" => [], **line } }
+        keep = document["keep"].map do |one|
+          { "fate" => one["inspect"] ? "inspect" : "keep", "to_do" => one["inspect"] ? "look over" : "put back", "look" => [], "limits" => [],
+            **one.except("inspect") }
+        end
+        work = document["work"].merge("found" => document["work"]["worn"].map { |slot| "#{slot.tr('_', ' ')}: renew it" }).except("worn")
+        document.merge("record" => VERSION, "parts" => parts.merge("lines" => lines, "unfilled" => unfilled), "keep" => keep, "work" => work,
+                       "held" => [], "extent" => nil, "left_out" => {}, "stacks" => document["stacks"].map { |stack| old_stack(stack) })
+      end
+
+      def old_stack(stack)
+        layers = stack["layers"].map { |layer| { "slot" => nil, "fates" => [], "look" => [], "inside" => nil, **layer } }
+        stack.merge("id" => stack["name"], "positions" => [], "layers" => layers)
       end
 
       def pump(plan)
@@ -56,14 +80,19 @@ module Gimlet
       end
 
       def work(view, plan)
-        names = Core::Catalogue::WORK_AREAS
+        names = view.found.reference.snapshot.areas
         complaints = view.ticket.complaints.map { |id| view.found.reference.vocabulary.complaints.fetch(id).name }
         { areas: plan[:scope].map { |id| { id: id, name: names.fetch(id) } }, added: plan[:added].map do |id, why|
           { name: names.fetch(id), why: why }
         end,
           not_on_file: plan[:not_on_file].map do |id|
             names.fetch(id)
-          end, pumps: plan[:pumps], complaints: complaints, worn: view.ticket.findings }
+          end, pumps: plan[:pumps], complaints: complaints, found: view.ticket.findings.map { |one| found(one) } }
+      end
+
+      def found(one)
+        [one[:slot].tr("_", " "), one[:position], *one[:measured]&.map { |measure, value| "#{measure} #{value}" },
+         one[:outcome] && Core::Catalogue::OUTCOMES.fetch(one[:outcome])].compact.join(", ")
       end
 
       def parts(plan)
@@ -77,7 +106,7 @@ module Gimlet
         plan = document.fetch("plan")
         names = Core::Catalogue::WORK_AREAS
         chosen = plan["plans"].first
-        { "record" => VERSION, "reason" => nil, "doubts" => [], "sure" => document["sure"], "models" => document["models"],
+        { "record" => 1, "reason" => nil, "doubts" => [], "sure" => document["sure"], "models" => document["models"],
           "pump" => plan.slice("maker", "model", "series", "manual").merge("serials" => plan["serial_range"]),
           "seen" => document["readings"].map { |one| one["text"] },
           "work" => { "areas" => plan["scope"].map { |id| { "id" => id, "name" => names.fetch(id, id) } },
@@ -86,7 +115,8 @@ module Gimlet
                         names.fetch(id, id)
                       end, "pumps" => plan["pumps"], "complaints" => [], "worn" => [] },
           "parts" => { "plan" => chosen["name"], **chosen.slice("lines", "unfilled", "surplus", "price_cents") }, "why" => plan["demand"],
-          **plan.slice(*KEPT.map(&:to_s)), "unit" => plan["units"], "catalogue_version" => plan["catalogue_version"], "entry" => nil }
+          **plan.slice(*(KEPT - %i[held extent left_out]).map(&:to_s)), "unit" => plan["units"],
+          "catalogue_version" => plan["catalogue_version"], "entry" => nil }
       end
     end
   end

@@ -14,7 +14,8 @@ module Gimlet
         workup = result.workup
         header(result).merge(
           demand: workup.demand.lines.map { |one| demand(one) }, plans: workup.plans.map { |one| kit_plan(one) },
-          keep: workup.demand.keep.map { |one| kept(one) }, count_out: workup.demand.count_out.map(&:to_h),
+          keep: workup.demand.keep.map { |one| kept(one) }, held: workup.demand.held.map { |one| held(one) },
+          count_out: workup.demand.count_out.map(&:to_h),
           tools: workup.tools.map(&:to_h), consumables: workup.consumables.map(&:to_h),
           tightening: workup.tightening.map { |one| Tightening.call(one, workup.variant.series, result.request[:units]) },
           steps: workup.steps.map(&:to_h), stacks: stacks(workup), cautions: workup.cautions
@@ -24,40 +25,65 @@ module Gimlet
       def header(result)
         variant, teardown = result.workup.variant, result.workup.teardown
         { model: variant.designation, serial_range: variant.serial_range, maker: variant.series.maker.name,
-          series: variant.series.name, manual: variant.series.manual, scope: teardown.areas.map(&:id),
-          added: teardown.added, not_on_file: teardown.not_on_file, assumptions: result.assumptions,
+          series: variant.series.name, manual: variant.series.manual, scope: teardown.areas.map(&:id), areas: areas(variant, teardown),
+          added: teardown.added, left_out: teardown.left_out, not_on_file: teardown.not_on_file, extent: extent(teardown.scope.extent),
+          assumptions: result.assumptions,
           pumps: result.request[:pumps], units: result.request[:units], catalogue_version: result.catalogue_version }
       end
 
-      def kept(one) = one.to_h.merge(where: Core::Positions.short(one.positions))
+      # Every area of the pump, and where it works.
+      def areas(variant, teardown)
+        variant.series.areas_of(variant).map do |area|
+          { id: area.id, name: area.name, positions: Core::Scope.positions(variant, area), worked: teardown.areas.include?(area) ? teardown.worked(area) : [] }
+        end
+      end
+
+      def extent(id) = { id: id, name: Core::Extent::NAMES.fetch(id), warning: Core::Extent::WARNINGS.fetch(id) }
+
+      def kept(one)
+        one.to_h.except(:limits).merge(where: Core::Positions.short(one.positions), to_do: Core::Fates::KINDS.fetch(one.fate),
+                                       limits: one.limits.map { |limit| { measure: limit.measure, unit: limit.unit, text: limit.limit } })
+      end
+
+      def held(one) = { part: one.part.number, name: one.part.name, quantity: one.quantity, why: one.why }
 
       def demand(one)
-        { part: one.part.number, name: one.part.name, quantity: one.quantity, reasons: one.reasons }
+        { part: one.part.number, name: one.part.name, quantity: one.quantity, had: one.had, reasons: one.reasons }
       end
 
       def kit_plan(one)
         one.to_h.merge(lines: one.lines.map(&:to_h), price: one.price_cents / 100.0,
-                       unfilled: one.unfilled.map { |line| numbered(line) },
+                       unfilled: one.unfilled.map { |line| unfilled(line) }, passed_over: one.passed_over.map(&:to_h),
                        surplus: one.surplus.map { |line| numbered(line) })
       end
+
+      def unfilled(line) = numbered(line).merge(stand_ins: line.stand_ins.map { |one| { part: one.part, note: one.note } })
 
       def numbered(line) = { part: line.number }.merge(line.to_h.except(:number))
 
       def stacks(workup)
-        ids = workup.teardown.areas.flat_map(&:stacks).uniq
-        ids.map { |id| stack(workup.variant.series.stack(id), workup.variant) }
+        handled = workup.demand.fates.group_by { |fate| fate.place.stack }
+        handled.map { |stack, fates| stack(stack, fates, workup.variant) }
       end
 
-      def stack(one, variant)
-        present = one.layers.select { |layer| Core::Catalogue::Condition.met?(layer.condition, variant) }
-        one.to_h.slice(:name, :from, :towards, :colour, :spring).merge(layers: present.map { |layer| layer(layer, variant) })
+      # Each layer once, with what becomes of it at each position.
+      def stack(one, fates, variant)
+        by_place = fates.to_h { |fate| [[fate.place.position, fate.place.at], fate] }
+        positions = one.positions & fates.map { |fate| fate.place.position }
+        layers = one.layers.each_with_index.select { |layer, _| Core::Catalogue::Condition.met?(layer.condition, variant) }
+        one.to_h.slice(:id, :name, :from, :towards, :colour, :spring)
+           .merge(positions: positions, layers: layers.map { |layer, at| layer(layer, variant, positions.map { |place| by_place[[place, at]] }) })
       end
 
-      def layer(one, variant)
+      def layer(one, variant, fates)
         numbers = variant.series.parts_for(one.slot, variant)
-        one.to_h.slice(:name, :facing, :shape, :lube).merge(fate: Core::Catalogue::REUSE_RULES.fetch(one.reuse),
-                                                            part: numbers.one? ? numbers.first : nil)
+        kinds = fates.map { |fate| fate&.kind }
+        one.to_h.slice(:slot, :name, :facing, :shape, :lube, :inside)
+           .merge(fates: kinds, fate: kinds.uniq.one? ? said(kinds.first) : "by position", part: numbers.one? ? numbers.first : nil,
+                  look: one.checks.map(&:to_s))
       end
+
+      def said(kind) = kind ? Core::Fates::KINDS.fetch(kind) : "stays where it is"
     end
   end
 end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/6_kit_plan/plans"
+require_relative "entry_words"
 require_relative "heard"
 require_relative "identification"
 require_relative "lacking"
@@ -20,6 +21,7 @@ module Gimlet
         @ticket = view.ticket
         @vocabulary = view.found.reference.vocabulary
         @heard = Heard.new(@vocabulary)
+        @words = EntryWords.new(view.found.reference.snapshot.areas)
       end
 
       def call
@@ -33,8 +35,8 @@ module Gimlet
       private
 
       def state
-        @ticket.to_h.slice(:channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :policy, :unit)
-               .merge(customer: @view.customer&.slice(:id, :name, :place, :pumps),
+        @ticket.to_h.slice(:channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :policy, :unit, :extent, :had, :fixed)
+               .merge(positions: @ticket.at, customer: @view.customer&.slice(:id, :name, :place, :pumps),
                       complaints: @ticket.complaints.map { |id| @vocabulary.complaints[id]&.name || id }, wishes: @ticket.wishes,
                       settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason } })
       end
@@ -43,50 +45,13 @@ module Gimlet
       def line(one)
         pumps, orders = @view.steps[one.number]
         unheard = one.unheard.map { |words| words.slice("words", "note") }
-        { number: one.number, kind: one.kind, at: one.at.iso8601, who: one.who, words: one.words, text: text(one),
+        { number: one.number, kind: one.kind, at: one.at.iso8601, who: one.who, words: one.words, text: @words.call(one),
           items: one.items.map { |item| item(item) }, unheard: unheard, pumps: pumps, orders: orders }
       end
 
       def item(one)
         { item: one.item, texts: @heard.texts(one), from: one.from, to: one.to, struck: one.struck,
           traits: (one.readings || []).map { |fields| fields[:trait] } }
-      end
-
-      # What an entry that was not said is called.
-      def text(one)
-        body = one.body
-        case one.kind
-        when "answered" then body["label"] || "answered"
-        when "not_sure" then "not sure"
-        when "taken_up" then "taken up by hand"
-        when "struck", "restored" then "#{one.kind == 'struck' ? 'struck out' : 'brought back'}: line #{body['of']}"
-        when "settled" then settled(body)
-        when "work" then work(body)
-        else setting(one.kind, body)
-        end
-      end
-
-      def settled(body)
-        doubt = body["doubt"].tr("_", " ")
-        body["reason"] ? "“#{doubt}” stands: #{body['reason']}" : "“#{doubt}” is open again"
-      end
-
-      def setting(kind, body)
-        case kind
-        when "customer" then body["customer_id"] ? "customer named" : "customer not named"
-        when "channel" then Core::Readings::CHANNELS.fetch(body["channel"])
-        when "inspected" then "#{body['slot'].tr('_', ' ')} #{body['worn'] ? 'found worn' : 'is good'}"
-        when "pump" then body["id"] ? "#{body['id']} taken by hand" : "the leading order again"
-        when "plan" then "buy #{Core::KitPlan::POLICIES.fetch(body['policy'])}"
-        when "unit" then "torques in #{body['unit']}"
-        when "ordered" then "saved as order #{body['order_id']}#{": #{body['reason']}" if body['reason']}"
-        end
-      end
-
-      def work(body)
-        names = (body["areas"] || []).map { |id| Core::Catalogue::WORK_AREAS.fetch(id) }.join(", ")
-        [body["agreed"] ? "agreed" : "work", (names unless names.empty?),
-         ("#{body['pumps']} pumps" if (body["pumps"] || 1) > 1)].compact.join(": ")
       end
 
       def pump

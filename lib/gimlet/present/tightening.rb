@@ -30,8 +30,8 @@ module Gimlet
       end
 
       def points(one)
-        order = one.sequence.each_with_index.to_h { |point, at| [point.label, at + 1] }
-        one.fastener.points.map { |point| point.to_h.merge(order: order[point.label]) }
+        order = one.sequences.flat_map { |set| set.each_with_index.map { |point, at| [point, at + 1] } }.to_h
+        one.fastener.points.map { |point| point.to_h.slice(:label, :x_mm, :y_mm).merge(order: order[point]) }
       end
 
       def face(one)

@@ -4,6 +4,7 @@ require_relative "../core/0_quantities/units"
 require_relative "../core/1_catalogue/wet_end"
 require_relative "../core/2_readings/vocabulary"
 require_relative "../core/3_candidates/order_classes"
+require_relative "../core/4_teardown/extent"
 require_relative "../core/6_kit_plan/plans"
 
 module Gimlet
@@ -17,7 +18,8 @@ module Gimlet
         { traits: reference.vocabulary.traits.values.map { |trait| trait(trait, reference) },
           channels: named(Core::Readings::CHANNELS), observers: Core::Readings::Odds::OBSERVERS.keys,
           tools: Core::Readings::Odds::TOOLS.keys, complaints: named(reference.vocabulary.complaints.transform_values(&:name)),
-          work_areas: named(Core::Catalogue::WORK_AREAS),
+          work_areas: named(reference.snapshot.areas), extents: named(Core::Extent::NAMES),
+          outcomes: named(Core::Catalogue::OUTCOMES),
           units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES),
           enough: Core::Candidates::OrderClasses::ENOUGH }
       end

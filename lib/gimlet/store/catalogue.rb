@@ -2,11 +2,8 @@
 
 require "digest"
 require "json"
-require "json_schemer"
 require_relative "../core/1_catalogue/build"
-require_relative "../core/doctor/doctor"
 require_relative "../core/1_catalogue/snapshot"
-require_relative "../core/input_error"
 require_relative "settings"
 
 module Gimlet
@@ -14,7 +11,6 @@ module Gimlet
     # The catalogue documents and the frozen snapshot made of them.
     class Catalogue
       REVISION = "catalogue revision"
-      SCHEMA = JSONSchemer.schema(File.read(File.expand_path("../../../data/schema/catalogue-1.json", __dir__)))
 
       def initialize(database)
         @database = database
@@ -23,26 +19,23 @@ module Gimlet
         @settings = Settings.new(database)
       end
 
-      # @param document [Hash] one series, in the catalogue format
-      # @return [Array<Core::Doctor::Finding>] warnings; the document is in
-      # @raise [Core::InputError] nothing was changed
-      def import(document) = import_all([document])
-
-      # All or nothing.
-      # @param documents [Array<Hash>]
+      # All or nothing. Whoever calls has made sure of the documents (Counter::ImportCatalogue).
+      # @param documents [Array<Hash>] one series each, in the catalogue format
       def import_all(documents)
-        findings = documents.flat_map { |document| check(document) }
         @database.transaction(mode: :immediate) do
           documents.each { |document| write(document) }
-          @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
+          changed
         end
-        findings
-      rescue Sequel::UniqueConstraintViolation => e
-        table, column = e.message.match(/failed: (\w+)\.(\w+)/)&.captures
-        Core::InputError.reject("#{table}.#{column}", "duplicate_number",
-                                "Another series already has one of these #{table}: each #{column} belongs to one series.")
-      rescue Sequel::ForeignKeyConstraintViolation
-        Core::InputError.reject("kits", "unknown_part", "A kit contains a part that no series lists under parts.")
+      end
+
+      # @param series_id [String]
+      # @return [Boolean] whether it was there
+      def remove(series_id)
+        @database.transaction(mode: :immediate) do
+          gone = @database[:series].where(id: series_id).delete
+          changed if gone.positive?
+          gone.positive?
+        end
       end
 
       # @return [Array<Hash>] as imported
@@ -87,19 +80,7 @@ module Gimlet
         digests.map { |digest| @pieces[digest] || Core::Catalogue::Build.call(JSON.parse(fresh.fetch(digest))) }
       end
 
-      def check(document)
-        fault = SCHEMA.validate(document).first
-        Core::InputError.reject(fault["data_pointer"], "schema", sentence(fault)) if fault
-        findings = Core::Doctor.call(Core::Catalogue::Build.call(document))
-        bad = findings.find { |one| one.level == "error" }
-        Core::InputError.reject(bad.place, "inconsistent", bad.text) if bad
-        findings
-      end
-
-      def sentence(fault)
-        place = fault["data_pointer"].empty? ? "The document" : "#{fault['data_pointer']} in the document"
-        "#{place} is not in the catalogue format: #{fault['error'].sub(/\A.*?`[^`]*`/, 'it').sub(/\Aobject at root/, 'it')}."
-      end
+      def changed = @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
 
       def write(document)
         maker, series = document.values_at("maker", "series")

@@ -15,7 +15,7 @@ module Gimlet
 
           app.post("/api/catalogue") do
             document = parsed_body
-            warnings = catalogue.import(document)
+            warnings = import_catalogue.call({ "document" => document })
             answer({ id: document["series"]["id"], warnings: warnings.map { |one| "#{one.place}: #{one.text}" } }, 201)
           end
 

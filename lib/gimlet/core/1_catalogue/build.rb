@@ -25,72 +25,93 @@ module Gimlet
         private
 
         def pumps
-          { maker: value(Maker, @document["maker"]), traits: @document["traits"], models: models,
+          { maker: value(Maker, @document["maker"]), item: @document["item"] || "pump",
+            traits: traits(@document["traits"]), models: models,
             serial_breaks: serial_breaks, abbreviations: @document["series"]["abbreviations"] || [],
             trait_definitions: @document["trait_definitions"] || [] }
         end
 
-        def goods = { parts: parts, kits: kits, fits: fits }
+        def goods = { parts: parts, kits: kits, fits: list("fits") { |row| value(Fit, row) } }
 
         def wet_end
-          { stacks: list("stacks") { |row| stack(row) }, areas: list("areas") { |row| with_usages(Area, row) },
-            groups: list("groups") { |row| with_usages(Group, row) },
-            fasteners: list("fasteners") { |row| fastener(row) },
-            tools: list("tools") { |row| value(Tool, row, condition: row["for"]) },
-            consumables: list("consumables") { |row| value(Consumable, row) },
-            together: list("change_together") { |row| value(Together, row) },
-            cautions: list("cautions") { |row| value(Caution, row) },
-            faces: list("faces") { |row| value(Face, row) } }
+          { stacks: list("stacks") { |row| stack(row) }, areas: list("areas") { |row| area(row) },
+            groups: list("groups") { |row| with_usages(Group, row) }, fasteners: list("fasteners") { |row| fastener(row) },
+            tools: list("tools") { |row| value(Tool, row) }, consumables: list("consumables") { |row| value(Consumable, row) },
+            together: list("change_together") { |row| value(Together, row) }, finish: list("finish") { |row| value(Finish, row) },
+            cautions: list("cautions") { |row| value(Caution, row) }, faces: list("faces") { |row| value(Face, row) } }
         end
 
         def models
-          list("models") { |row| value(Model, row, popularity: row.fetch("popularity", 1)) }
+          list("models") { |row| value(Model, row, popularity: row.fetch("popularity", 1), traits: traits(row["traits"])) }
         end
 
+        # Without a share on file, breaks part the pumps in use evenly.
         def serial_breaks
-          list("serial_breaks") do |row|
-            value(SerialBreak, row, share_from: row.fetch("share_from", 0.5),
-                                    traits_before: row["traits_before"] || {}, traits_from: row["traits_from"] || {})
+          rows = (@document["serial_breaks"] || []).sort_by { |row| row["from"] }
+          rows.each_with_index.map do |row, at|
+            value(SerialBreak, row, share_from: row.fetch("share_from", 1 - ((at + 1.0) / (rows.size + 1))),
+                                    traits_before: traits(row["traits_before"] || {}), traits_from: traits(row["traits_from"] || {}))
           end
+        end
+
+        # A rating may be what the item serves: { "from" => 4, "up_to" => 20 }.
+        def traits(rows)
+          rows.transform_values { |one| one.is_a?(Hash) ? (one["from"]..one["up_to"]) : one }
         end
 
         def parts
-          list("parts") { |row| value(Part, row, spec: row["spec"] || {}, interchange: row["interchange"] || []) }
-        end
-
-        def kits
-          list("kits") do |row|
-            value(Kit, row, condition: row["for"],
-                            contents: row["contents"].to_h { |line| [line["part"], line["quantity"]] })
+          list("parts") do |row|
+            stand_ins = (row["stand_ins"] || []).map { |one| value(StandIn, one) }
+            value(Part, row, spec: row["spec"] || {}, interchange: row["interchange"] || [], stand_ins: stand_ins)
           end
         end
 
-        def fits
-          list("fits") { |row| value(Fit, row, condition: row["for"]) }
+        def kits
+          list("kits") { |row| value(Kit, row, contents: row["contents"].to_h { |line| [line["part"], line["quantity"]] }) }
         end
 
-        def stack(row)
-          value(Stack, row, layers: row["layers"].map { |layer| value(Layer, layer, condition: layer["for"]) })
+        def stack(row) = value(Stack, row, layers: row["layers"].map { |layer| layer(layer) })
+
+        def layer(row)
+          value(Layer, row, criteria: (row["criteria"] || []).map { |one| value(Criterion, one) }, renew_with: row["renew_with"] || [],
+                            consumables: usages(row))
+        end
+
+        def area(row)
+          name = row["name"] || WORK_AREAS.fetch(row["id"], row["id"].tr("_", " "))
+          with_usages(Area, row).with(name: name, called: row["called"] || [])
         end
 
         def with_usages(type, row)
           defaults = type.members.intersection(%i[after opens stacks work fasteners tools]).to_h { |key| [key, []] }
           defaults[:disturbs] = {} if type.members.include?(:disturbs)
-          usages = (row["consumables"] || []).map { |usage| value(Usage, usage) }
-          type.new(**defaults, **fields(type, row), consumables: usages)
+          type.new(**defaults, **fields(type, row), consumables: usages(row))
         end
 
+        def usages(row) = (row["consumables"] || []).map { |usage| value(Usage, usage, per: usage["per"] || "piece") }
+
         def fastener(row)
-          points = row["points"].map { |label, x, y| Point.new(label: label.to_s, x_mm: x, y_mm: y) }
-          tightenings = row["tightenings"].map { |entry| Tightening.from(entry) }
-          value(Fastener, row, points: points, tightenings: tightenings, pattern: row["pattern"].to_sym)
+          sets = (row["sets"] || [{ "points" => row["points"] }]).map { |set| bolts(set) }
+          value(Fastener, row, sets: sets, tightenings: row["tightenings"].map { |entry| Tightening.from(entry) },
+                               pattern: row["pattern"].to_sym)
+        end
+
+        def bolts(set)
+          points = set["points"].map do |label, x, y, at|
+            Point.new(label: label.to_s, x_mm: x, y_mm: y, at: at ? [at] : set["at"])
+          end
+          BoltSet.new(name: set["name"], points: points)
         end
 
         def list(key, &) = (@document[key] || []).map(&)
         def value(type, row, **others) = type.new(**fields(type, row), **others)
 
+        # A document says `for`, a word that Ruby keeps to itself.
         def fields(type, row)
-          type.members.each_with_object({}) { |key, all| all[key] = row[key.to_s] if row.key?(key.to_s) }
+          type.members.each_with_object({}) do |member, all|
+            key = member == :condition ? "for" : member.to_s
+            all[member] = row[key] if row.key?(key)
+          end
         end
       end
     end

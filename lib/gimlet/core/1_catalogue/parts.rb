@@ -5,11 +5,16 @@ require_relative "../value"
 module Gimlet
   module Core
     module Catalogue
-      # One catalogue number. `spec` holds measured sizes and looks, such as { "id_mm" => 20.0 }.
-      Part = Value.of(:number, :name, :spec, :superseded_by, :interchange)
+      # One catalogue number. `spec` holds sizes and looks, such as { "id_mm" => 20.0 }. `interchange` are numbers that serve the same.
+      # `stand_ins` may take its place for a while.
+      Part = Value.of(:number, :name, :spec, :superseded_by, :interchange, :stand_ins)
 
-      # A sold set. `contents` is { part number => quantity }; `condition` names the pumps it may be sold for.
-      Kit = Value.of(:number, :name, :contents, :condition)
+      # Part `part` serves for now: never preferred, and always said with its `note`.
+      StandIn = Value.of(:part, :note)
+
+      # A sold set. `contents` is { part number => quantity }; `per` says what it is for ("pump", "cylinder", "end" ...); `condition` names
+      # the pumps it may be sold for.
+      Kit = Value.of(:number, :name, :per, :contents, :condition)
     end
   end
 end

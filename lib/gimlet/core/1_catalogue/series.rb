@@ -14,11 +14,12 @@ module Gimlet
       # Part `part` serves `slot` on the pumps of `condition`.
       Fit = Value.of(:slot, :part, :condition)
 
-      # Pumps that share a manual, with everything their manual says. `trait_definitions` are rows of the vocabulary for traits that only
+      # Pumps (or valves: `item`) that share a manual, with everything their manual says. `trait_definitions` are rows of the vocabulary
+      # for traits that only
       # this series has.
-      Series = Value.of(:id, :name, :abbreviations, :maker, :construction, :manual, :traits, :models,
+      Series = Value.of(:id, :name, :abbreviations, :maker, :item, :construction, :manual, :traits, :models,
                         :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :fasteners, :tools,
-                        :consumables, :together, :cautions, :faces, :trait_definitions) do
+                        :consumables, :together, :finish, :cautions, :faces, :trait_definitions) do
         def stack(id) = stacks.find { |one| one.id == id }
         def area(id) = areas.find { |one| one.id == id }
         def group(id) = groups.find { |one| one.id == id }
@@ -26,11 +27,20 @@ module Gimlet
         def face(id) = faces.find { |one| one.id == id }
         def consumable(id) = consumables.find { |one| one.id == id }
 
-        # @return [Array<String>] every trait that some condition of this series asks for
+        # @return [Array<String>] every trait that some condition or figure of this series asks for
         def condition_keys
-          conditions = [*fits, *tools, *kits, *stacks.flat_map(&:layers), *fasteners.flat_map(&:tightenings)].map(&:condition)
-          conditions.compact.flat_map(&:keys).uniq - %w[before from]
+          conditions = conditional.filter_map(&:condition).flat_map(&:keys) + finish.filter_map { |one| one.figure&.fetch("trait") }
+          conditions.uniq - %w[before from]
         end
+
+        # @return [Array] everything that may be said of some of the pumps only
+        def conditional
+          [*fits, *tools, *kits, *stacks, *stacks.flat_map(&:layers), *areas, *groups, *fasteners.flat_map(&:tightenings), *together, *finish,
+           *cautions]
+        end
+
+        # @return [Array<Area>] that this pump has
+        def areas_of(variant) = areas.select { |area| Condition.met?(area.condition, variant) }
 
         # @return [Array<String>] part numbers on file for a slot; more than one is a fault of the data
         def parts_for(slot, variant)

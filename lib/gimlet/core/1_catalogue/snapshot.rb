@@ -20,6 +20,7 @@ module Gimlet
           @by_designation = @variants.group_by(&:designation).freeze
           @parts = series.flat_map(&:parts).to_h { |part| [part.number, part] }.freeze
           @kits = series.flat_map(&:kits).to_h { |kit| [kit.number, kit] }.freeze
+          @areas = WORK_AREAS.merge(named_by_series).freeze
           freeze
         end
 
@@ -41,10 +42,19 @@ module Gimlet
           chain.reverse.flat_map { |one| [one, *@parts[one]&.interchange] }.uniq
         end
 
+        # @return [Hash{String=>String}] work area id => name: what most pumps have, then what some series name themselves
+        attr_reader :areas
+
         # @return [Hash] how much is in it
         def counts
           { series: series.size, models: series.sum { |one| one.models.size }, variants: variants.size,
             parts: @parts.size, kits: @kits.size }
+        end
+
+        private
+
+        def named_by_series
+          series.flat_map(&:areas).reject { |one| WORK_AREAS.key?(one.id) }.to_h { |one| [one.id, one.name] }
         end
       end
     end

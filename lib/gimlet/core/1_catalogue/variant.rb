@@ -62,7 +62,7 @@ module Gimlet
         end
 
         def self.traits(series, model, passed, ahead)
-          names = { "series" => series.name, "maker" => series.maker.name }
+          names = { "series" => series.name, "maker" => series.maker.name, "item" => series.item }
           series.traits.merge(model.traits, *passed.map(&:traits_from), *ahead.map(&:traits_before), names)
         end
 

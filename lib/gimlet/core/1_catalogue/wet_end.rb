@@ -1,61 +1,102 @@
 # frozen_string_literal: true
 
 require_relative "../value"
+require_relative "condition"
+require_relative "inspection"
 
 module Gimlet
   module Core
     # How a series is built, told as positions: every quantity in an order is counted from these.
     module Catalogue
-      # One ring, spring or seat of a stack. `slot` is what `fits` resolves to a part number.
-      # `reuse` is one of REUSE_RULES; `count_out` marks a piece that can stay behind in its bore.
+      # One ring, spring or seat of a stack. `slot` is what `fits` resolves to a part number; a stack may have the same slot twice.
+      # `reuse` is one of REUSE_RULES. `inside` is the slot of the layer that this one sits in and comes out with. `renew_with` are slots of
+      # the same stack that are renewed when this one is. `criteria` say what decides when it is looked at. `interval` is
+      # { "hours" => 2000 } or { "months" => 24 }. `count_out` marks a piece that can stay behind in its bore.
       # `condition` names the pumps that have it.
-      Layer = Value.of(:slot, :name, :reuse, :facing, :shape, :lube, :count_out, :condition)
+      Layer = Value.of(:slot, :name, :reuse, :inside, :renew_with, :criteria, :interval, :facing, :shape, :lube, :count_out, :contact_faces,
+                       :consumables, :condition) do
+        # @return [Array<Criterion>] what is looked at, the interval of renewal included
+        def checks = criteria + due
 
-      # What sits in each of `positions` (["cylinder 1", ...]), layers listed from `from` to `towards`.
-      Stack = Value.of(:id, :name, :positions, :from, :towards, :colour, :spring, :layers) do
-        def layer(slot) = layers.find { |layer| layer.slot == slot }
+        # @return [Array<Criterion>] those that are measured
+        def limits = checks.select(&:measure)
+
+        private
+
+        # "hours since renewed over 2000 hours: renew it"
+        def due
+          turned = reuse == "turn_over_once" ? [Criterion.new(sign: "turned over before", outcome: "replace")] : []
+          turned + (interval || {}).map do |unit, most|
+            Criterion.new(measure: "#{unit} since renewed", unit: unit, at_most: most, outcome: "replace")
+          end
+        end
       end
 
-      # A piece of the pump that comes off as one, opening what is behind it.
-      # `disturbs` is { stack id => [slots] }; `after` names the groups that must be off first.
-      Group = Value.of(:id, :name, :after, :fasteners, :disturbs, :open, :close, :tools, :consumables, :mass_kg)
+      # What sits in each of `positions` (["cylinder 1", ...]), layers listed from `from` to `towards`.
+      Stack = Value.of(:id, :name, :positions, :from, :towards, :colour, :spring, :layers, :condition) do
+        def layer(slot) = layers.find { |layer| layer.slot == slot }
 
-      # A place of work that can be agreed with the customer; `work` is a list of sentences.
-      Area = Value.of(:id, :stacks, :opens, :work, :tools, :consumables)
+        # @return [Array<Layer>] that this pump has
+        def layers_of(variant) = layers.select { |layer| Condition.met?(layer.condition, variant) }
+      end
 
-      # A bolt, cap or nut and where it sits. `pattern` is :inner_to_outer, :star, :listed or :each.
+      # A piece of the pump that comes off as one, opening what is behind it. One that comes off at `each` position by itself (a cap, a
+      # plunger nut) opens only where work is agreed. `disturbs` is { stack id => [slots] }; `after` names the groups that must be off first.
+      Group = Value.of(:id, :name, :after, :each, :fasteners, :disturbs, :open, :close, :tools, :consumables, :mass_kg, :condition)
+
+      # A place of work that can be agreed with the customer; `work` is a list of sentences. `called` are words for it.
+      Area = Value.of(:id, :name, :called, :stacks, :opens, :work, :tools, :consumables, :condition)
+
+      # What is done when everything is closed again. `figure` is computed from a trait: { "trait", "times", "unit" }, shown in the text in
+      # place of {figure}. `later` marks what comes after running in. `when` as for cautions.
+      Finish = Value.of(:text, :figure, :later, :when, :condition)
+
+      # Bolts, caps or nuts of one kind. Each of its `sets` is tightened by itself. `pattern` is :inner_to_outer, :star, :listed or :each.
       # `face` is the drawing that the points lie on.
-      Fastener = Value.of(:id, :name, :face, :thread, :drive, :points, :pattern, :order, :tightenings)
+      Fastener = Value.of(:id, :name, :face, :thread, :drive, :sets, :pattern, :order, :tightenings) do
+        def points = sets.flat_map(&:points)
 
-      # Where a fastener sits on the face, in mm from the face's lower left corner.
-      Point = Value.of(:label, :x_mm, :y_mm)
+        # @param positions [Array<String>, nil] nil for all of it
+        # @return [Fastener] without what holds none of these positions
+        def holding(positions)
+          return self if positions.nil?
+
+          kept = sets.map { |set| set.with(points: set.points.select { |point| point.at.nil? || point.at.intersect?(positions) }) }
+          with(sets: kept.reject { |set| set.points.empty? })
+        end
+      end
+
+      # Bolts that hold one piece.
+      BoltSet = Value.of(:name, :points)
+
+      # Where a fastener sits on the face, in mm from the face's lower left corner; `at` are the positions that it holds, nil for the whole.
+      Point = Value.of(:label, :x_mm, :y_mm, :at)
 
       # A side of the pump to draw, sizes in mm; `features` are [kind, label, x, y, diameter].
       Face = Value.of(:id, :name, :width_mm, :height_mm, :features)
 
       # `when` is "always" or a list of group and area ids.
-      Caution = Value.of(:text, :when)
+      Caution = Value.of(:text, :when, :condition)
 
       # Areas that are renewed together, and why.
-      Together = Value.of(:areas, :reason)
+      Together = Value.of(:areas, :reason, :condition)
 
       # `kind` is "made" (for this series), "common" or "drive".
       Tool = Value.of(:id, :number, :name, :kind, :condition)
 
-      Consumable = Value.of(:id, :name, :unit)
+      # `pack` is how much, in `unit`, the pack sold as `number` holds.
+      Consumable = Value.of(:id, :name, :unit, :number, :pack)
 
-      # `per` is "fastener", "position" or "pump".
+      # `per` is "fastener", "position" or "pump"; on a layer "piece" or "contact_face".
       Usage = Value.of(:consumable, :amount, :per)
 
       # What each reuse rule means to the person who rebuilds that place.
       REUSE_RULES = {
-        "replace_always" => "new",
-        "replace_if_removed" => "new",
-        "inspect" => "look over",
+        "replace_always" => "new", "replace_if_removed" => "new", "turn_over_once" => "turn over once", "inspect" => "look over",
         "keep" => "keep"
       }.freeze
 
-      # What can be agreed, in the order it is done on the bench.
+      # Work that most pumps have, in the order it is done on the bench. A series may name more of its own.
       WORK_AREAS = {
         "inlet_valves" => "inlet valves", "discharge_valves" => "discharge valves", "packings" => "packings",
         "plungers" => "plungers", "oil_seals" => "oil seals", "unloader" => "unloader"

@@ -2,6 +2,7 @@
 
 require_relative "../1_catalogue/series"
 require_relative "../value"
+require_relative "scope"
 
 module Gimlet
   module Core
@@ -10,70 +11,106 @@ module Gimlet
     #   teardown = Teardown.of(variant, ["packings"])
     #   teardown.groups.map(&:name) # => ["top plate", "manifold"], in the order they come off
     class Teardown
-      # One layer at one position that is handled. `cause` says why: [:area, area id] or [:group, group id].
-      Place = Value.of(:stack, :position, :layer, :cause)
+      # One layer at one position that is handled; `at` is its place in the stack. `cause` says why: [:area, area id], [:group, group id],
+      # or [:inside, group id] for what comes out with the layer that it sits in.
+      Place = Value.of(:stack, :position, :layer, :at, :cause) do
+        # @return [Array] the same for the same place
+        def key = [stack.id, position, at]
+      end
 
       # @return [Array<Catalogue::Area>] agreed areas and those that go with them, in bench order
       attr_reader :areas
       # @return [Hash{String=>String}] area id => why it was added to what was agreed
       attr_reader :added
+      # @return [Hash{String=>String}] area id => why it would go with the agreed work, which stays with what was agreed only
+      attr_reader :left_out
       # @return [Array<Catalogue::Group>] in the order they come off
       attr_reader :groups
-      # @return [Array<String>] agreed areas that this series has nothing on file for
+      # @return [Array<String>] agreed areas that this pump has nothing on file for
       attr_reader :not_on_file
-      attr_reader :variant
+      attr_reader :variant, :scope
 
-      # @param scope [Array<String>] ids of Catalogue::WORK_AREAS
-      def self.of(variant, scope) = new(variant, scope)
+      # @param scope [Array<String>, Scope] area ids, or a whole scope
+      def self.of(variant, scope) = new(variant, Scope.of(scope))
 
       def initialize(variant, scope)
         @variant = variant
         @series = variant.series
-        @added = together(scope)
-        wanted = Catalogue::WORK_AREAS.keys & (scope + @added.keys)
-        @areas = wanted.filter_map { |id| @series.area(id) }
-        @not_on_file = wanted - @areas.map(&:id)
-        @groups = opened
+        @scope = scope
+        share_out
+        @areas = wanted_areas
+        @not_on_file = (scope.areas + @added.keys).uniq - @areas.map(&:id)
+        @opened = opened
+        @groups = @opened.keys.map { |id| @series.group(id) }
         freeze
       end
 
       # Every layer that is worked on or disturbed, once for each position.
       # @return [Array<Place>]
-      def places
-        (area_places + disturbed_places).uniq { |place| [place.stack.id, place.position, place.layer.slot] }
-      end
+      def places = (area_places + disturbed_places).uniq(&:key)
+
+      # @return [Array<String>, nil] positions at which a group comes off; nil for all of it
+      def positions(group) = @opened.fetch(group.id)
+
+      # @return [Array<String>] positions at which an area is worked on
+      def worked(area) = at(area) || Scope.positions(@variant, area)
 
       # @return [Array<Catalogue::Fastener>] that the work undoes, in the order they are undone
       def fasteners
-        groups.flat_map { |group| group.fasteners.map { |id| @series.fastener(id) } }.uniq
+        opened = groups.flat_map { |group| group.fasteners.map { |id| [id, positions(group)] } }
+        opened.group_by(&:first).map do |id, same|
+          held = same.map(&:last)
+          @series.fastener(id).holding(held.include?(nil) ? nil : held.flatten.uniq)
+        end
       end
 
       private
 
-      def together(scope)
-        @series.together.each_with_object({}) do |rule, added|
-          next unless rule.areas.intersect?(scope + added.keys)
+      # Areas that wear together are added, or, where only the agreed work is wanted, named.
+      def share_out
+        together = together(@scope.areas)
+        @added, @left_out = @scope.extent == "leak_only" ? [{}, together] : [together, {}]
+      end
 
-          (rule.areas - scope - added.keys).each { |id| added[id] = rule.reason }
+      def together(areas)
+        rules = @series.together.select { |rule| met?(rule) }
+        rules.each_with_object({}) do |rule, added|
+          next unless rule.areas.intersect?(areas + added.keys)
+
+          (rule.areas - areas - added.keys).each { |id| added[id] = rule.reason }
         end
       end
 
+      def wanted_areas
+        ids = @scope.areas + @added.keys
+        usual = Catalogue::WORK_AREAS.keys & ids
+        (usual + (ids - usual)).filter_map { |id| @series.areas_of(@variant).find { |area| area.id == id } }.uniq
+      end
+
+      def met?(entry) = Catalogue::Condition.met?(entry.condition, @variant)
+      def at(area) = @scope.at[area.id]
+
+      # Group id => positions, in the order they come off. What comes off in one piece comes off for all.
       def opened
-        order = []
-        visit = lambda do |id|
-          group = @series.group(id)
-          group.after.each(&visit)
-          order << group unless order.include?(group)
+        @areas.each_with_object({}) do |area, order|
+          area.opens.each { |id| take_off(id, at(area), order) }
         end
-        @areas.flat_map(&:opens).each(&visit)
-        order
+      end
+
+      def take_off(id, positions, order)
+        group = @series.group(id)
+        return unless met?(group)
+
+        group.after.each { |first| take_off(first, positions, order) }
+        mine = group.each ? positions : nil
+        order[id] = order.key?(id) && (order[id].nil? || mine.nil?) ? nil : [*order[id], *mine].uniq.then { |all| mine && all }
       end
 
       def area_places
         @areas.flat_map do |area|
           area.stacks.flat_map do |id|
             stack = @series.stack(id)
-            expand(stack, stack.layers, [:area, area.id])
+            expand(stack, indexed(stack), at(area), [:area, area.id])
           end
         end
       end
@@ -82,15 +119,31 @@ module Gimlet
         groups.flat_map do |group|
           group.disturbs.flat_map do |id, slots|
             stack = @series.stack(id)
-            expand(stack, slots.map { |slot| stack.layer(slot) }, [:group, group.id])
+            with_host, inside = with_what_is_inside(stack, slots)
+            expand(stack, with_host, positions(group), [:group, group.id]) + expand(stack, inside, positions(group), [:inside, group.id])
           end
         end
       end
 
-      def expand(stack, layers, cause)
-        present = layers.select { |layer| Catalogue::Condition.met?(layer.condition, variant) }
-        stack.positions.product(present).map do |position, layer|
-          Place.new(stack: stack, position: position, layer: layer, cause: cause)
+      def with_what_is_inside(stack, slots)
+        out = slots.dup
+        loop do
+          more = stack.layers.select { |layer| layer.inside && out.include?(layer.inside) }.map(&:slot) - out
+          break if more.empty?
+
+          out.concat(more)
+        end
+        indexed(stack).select { |layer, _| out.include?(layer.slot) }.partition { |layer, _| slots.include?(layer.slot) }
+      end
+
+      def indexed(stack) = stack.layers.each_with_index.to_a
+
+      def expand(stack, layers, positions, cause)
+        return [] unless met?(stack)
+
+        present = layers.select { |layer, _| met?(layer) }
+        stack.positions.select { |one| positions.nil? || positions.include?(one) }.product(present).map do |position, (layer, at)|
+          Place.new(stack: stack, position: position, layer: layer, at: at, cause: cause)
         end
       end
     end

@@ -2,6 +2,7 @@
 
 require_relative "../4_teardown/teardown"
 require_relative "../value"
+require_relative "fates"
 require_relative "positions"
 
 module Gimlet
@@ -9,99 +10,133 @@ module Gimlet
     # What the work uses up, what goes back in, and what must not be left in a bore.
     # Quantities are counted from positions.
     class Demand
-      # `part` is a Catalogue::Part. `reasons` are sentences.
-      Line = Value.of(:part, :quantity, :reasons)
+      # `part` is a Catalogue::Part. `reasons` are sentences. `had` of the quantity the customer has already.
+      Line = Value.of(:part, :quantity, :reasons, :had) do
+        def to_buy = [quantity - had, 0].max
+      end
       # A needed place with no part number on file.
       Missing = Value.of(:name, :quantity, :reasons)
-      # A piece that goes back in; `inspect` when it should be looked over first.
-      Kept = Value.of(:slot, :name, :part, :positions, :inspect)
+      # A piece that goes back in: `fate` is one of Fates::KINDS, `look` are criteria as sentences.
+      Kept = Value.of(:slot, :name, :part, :positions, :fate, :look, :limits) do
+        def inspect? = fate == :inspect
+      end
+      # A part that may turn out to be needed once the pump is open.
+      Held = Value.of(:part, :quantity, :why)
       # A loose piece that must come out of `position` before anything goes in.
       Counted = Value.of(:position, :pieces)
 
-      attr_reader :lines, :missing, :keep, :count_out
+      attr_reader :fates, :lines, :missing, :keep, :held, :count_out
 
       # @param teardown [Teardown]
       # @param snapshot [Catalogue::Snapshot]
       # @param pumps [Integer] how many pumps get the same work
-      # @param findings [Array<String>] slots found worn at inspection
-      def initialize(teardown, snapshot, pumps: 1, findings: [])
+      # @param findings [Array<Finding>]
+      # @param had [Hash{String=>Integer}] part numbers that the customer has already
+      def initialize(teardown, snapshot, pumps: 1, findings: [], had: {})
         @teardown = teardown
         @snapshot = snapshot
         @pumps = pumps
-        @findings = findings
-        places = teardown.places
-        renewed, kept = places.partition { |place| renewed?(place) }
-        found, unknown = renewed.group_by { |place| place.layer.slot }.values.partition { |group| number(group.first.layer) }
+        @had = had
+        @fates = Fates.of(teardown, findings)
+        renewed, back = @fates.partition { |fate| fate.kind == :replace }
+        found, unknown = by_slot(renewed).partition { |group| number(group.first) }
         @lines = lines_for(found)
         @missing = unknown.map { |group| missing_for(group) }
-        @keep = kept_for(kept)
-        @count_out = counted(places)
+        @keep = kept_for(back)
+        @held = held_for(back)
+        @count_out = counted
       end
 
       def variant = @teardown.variant
 
-      # @return [Hash{String=>Integer}] part number => quantity
-      def quantities = lines.to_h { |line| [line.part.number, line.quantity] }
+      # @return [Hash{String=>Integer}] part number => quantity to buy
+      def quantities = lines.to_h { |line| [line.part.number, line.to_buy] }.select { |_, quantity| quantity.positive? }
 
       private
 
-      def renewed?(place)
-        case place.layer.reuse
-        when "replace_always" then place.cause.first == :area
-        when "replace_if_removed" then true
-        when "inspect" then @findings.include?(place.layer.slot)
-        else false
-        end
-      end
+      def by_slot(fates) = fates.group_by { |fate| fate.place.layer.slot }.values
 
       # Nothing is guessed: two numbers for one slot are as good as none.
-      def number(layer)
-        numbers = variant.series.parts_for(layer.slot, variant)
+      def number(fate)
+        numbers = variant.series.parts_for(fate.place.layer.slot, variant)
         numbers.first if numbers.one?
       end
 
       def lines_for(groups)
-        groups.group_by { |group| number(group.first.layer) }.map do |number, same|
-          Line.new(part: @snapshot.part(number), quantity: same.sum(&:size) * @pumps,
+        groups.group_by { |group| number(group.first) }.map do |number, same|
+          quantity = same.sum(&:size) * @pumps
+          Line.new(part: @snapshot.part(number), quantity: quantity, had: [@had.fetch(number, 0), quantity].min,
                    reasons: same.flat_map { |group| reasons(group) })
         end
       end
 
       def missing_for(group)
-        Missing.new(name: group.first.layer.name, quantity: group.size * @pumps, reasons: reasons(group))
+        Missing.new(name: group.first.place.layer.name, quantity: group.size * @pumps, reasons: reasons(group))
       end
 
       def reasons(group)
-        group.group_by { |place| [place.stack, place.cause] }.map do |(_, cause), places|
-          "#{places.size} × #{places.first.layer.name} (#{positions(places)}): #{why(places.first, cause)}" +
+        group.group_by { |fate| [fate.place.stack, fate.place.cause, fate.why, fate.finding&.outcome] }.values.map do |fates|
+          first = fates.first
+          "#{fates.size} × #{first.place.layer.name} (#{positions(fates)}): #{why(first)}" +
             (@pumps > 1 ? ", for each of #{@pumps} pumps" : "")
         end
       end
 
-      def positions(places) = Positions.short(places.map(&:position).uniq)
+      def positions(fates) = Positions.short(fates.map { |fate| fate.place.position }.uniq)
 
-      def why(place, cause)
-        kind, id = cause
-        return "found worn" if place.layer.reuse == "inspect"
-        return "does not survive taking off the #{variant.series.group(id).name}" if kind == :group
+      def why(fate)
+        case fate.why
+        when :found then fate.finding.why(fate.place.layer)
+        when :set then "goes as a set with what is renewed beside it"
+        when :complete then "renewed unseen, as everything in reach is"
+        else caused(fate.place)
+        end
+      end
 
-        name = Catalogue::WORK_AREAS.fetch(id)
+      def caused(place)
+        kind, id = place.cause
+        return agreed(id) if kind == :area
+
+        group = variant.series.group(id).name
+        return "does not survive taking off the #{group}" if kind == :group
+
+        host = place.stack.layer(place.layer.inside).name
+        "the #{host} comes out with the #{group}, and what sits in it does not survive that"
+      end
+
+      def agreed(id)
+        name = variant.series.area(id).name
         @teardown.added.key?(id) ? "#{name} go with the agreed work: #{@teardown.added[id]}" : "#{name} agreed"
       end
 
-      def kept_for(places)
-        rows = places.select { |place| %w[keep inspect].include?(place.layer.reuse) }.group_by { |place| place.layer.slot }
-        rows.values.map do |same|
-          layer = same.first.layer
-          Kept.new(slot: layer.slot, name: layer.name, part: number(layer), positions: same.map(&:position).uniq,
-                   inspect: layer.reuse == "inspect")
+      def kept_for(fates)
+        fates.group_by { |fate| [fate.place.layer.slot, fate.kind] }.map do |(slot, kind), same|
+          layer = same.first.place.layer
+          Kept.new(slot: slot, name: layer.name, part: number(same.first), positions: same.map { |fate| fate.place.position }.uniq, fate: kind,
+                   look: look(same.first), limits: layer.limits)
         end
       end
 
-      def counted(places)
-        places.select { |place| place.layer.count_out }.group_by(&:position).map do |position, same|
-          Counted.new(position: position, pieces: same.map { |place| place.layer.name })
+      # What is looked for, or how it is reworked once that was found.
+      def look(fate)
+        layer = fate.place.layer
+        return layer.criteria.select { |one| one.outcome == fate.finding.outcome }.map(&:to_s) if fate.why == :found
+
+        layer.checks.map(&:to_s)
+      end
+
+      def held_for(fates)
+        open = fates.select { |fate| fate.finding.nil? && %i[inspect turn].include?(fate.kind) && number(fate) }
+        open.group_by { |fate| number(fate) }.map do |number, same|
+          checks = same.flat_map { |fate| fate.place.layer.checks.map(&:to_s) }.uniq
+          Held.new(part: @snapshot.part(number), quantity: same.size * @pumps,
+                   why: "#{same.first.place.layer.name} (#{positions(same)})#{": #{checks.join('; ')}" if checks.any?}")
         end
+      end
+
+      def counted
+        loose = @fates.map(&:place).select { |place| place.layer.count_out }
+        loose.group_by(&:position).map { |position, same| Counted.new(position: position, pieces: same.map { |place| place.layer.name }) }
       end
     end
   end

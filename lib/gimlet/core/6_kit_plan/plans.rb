@@ -1,19 +1,25 @@
 # frozen_string_literal: true
 
+require_relative "../input_error"
 require_relative "../value"
 require_relative "cover"
 require_relative "offers"
+require_relative "passed_over"
 
 module Gimlet
   module Core
     module KitPlan
       # A way to buy what is needed. `also` names the policies that come out the same.
       # `gap_cents` is what a better plan could save at most, 0 where this one is proven best.
-      Plan = Value.of(:policy, :name, :also, :lines, :price_cents, :unfilled, :surplus, :gap_cents)
-      # `short` is how many of the quantity are not on the shelf today.
-      Line = Value.of(:number, :name, :kit, :quantity, :price_cents, :total_cents, :on_hand, :short, :covers)
-      # `reason` says why nothing covers it.
-      Unfilled = Value.of(:number, :name, :quantity, :reason)
+      # `passed_over` says why kits that look right are not in it.
+      Plan = Value.of(:policy, :name, :also, :lines, :price_cents, :unfilled, :surplus, :gap_cents, :passed_over)
+      # `short` is how many of the quantity are not on the shelf today; `pack` is how many pieces one of it holds; `reason` why the specialist
+      # set it by hand.
+      Line = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :short, :covers, :reason)
+      # `reason` says why nothing covers it; `stand_ins` may take its place for a while.
+      Unfilled = Value.of(:number, :name, :quantity, :reason, :stand_ins)
+      # A line that the specialist set by hand: so many of `number`, 0 for none.
+      Fixed = Value.of(:number, :quantity, :reason)
       Surplus = Value.of(:number, :name, :quantity)
 
       POLICIES = { "on_shelf" => "on the shelf today", "cheapest" => "cheapest",
@@ -24,11 +30,14 @@ module Gimlet
         # @param demand [Demand]
         # @param snapshot [Catalogue::Snapshot]
         # @param stock [Hash{String=>Stock}]
-        def initialize(demand, snapshot, stock)
+        # @param fixed [Array<Fixed>]
+        # @raise [InputError] where a fixed line serves nothing of the order
+        def initialize(demand, snapshot, stock, fixed: [])
           @demand = demand
           @snapshot = snapshot
           @stock = stock
           @offers = Offers.new(snapshot, demand.variant, stock).for(demand.quantities.keys)
+          @fixed = fixed.to_h { |one| [offered(one), one] }
         end
 
         # @param policy [String] the one to name first
@@ -42,11 +51,25 @@ module Gimlet
         private
 
         def solve(policy)
-          case policy
-          when "on_shelf" then Cover.new(@demand.quantities, @offers, limits: @offers.to_h { |o| [o.number, o.on_hand] }).call
-          when "cheapest" then Cover.new(@demand.quantities, @offers).call
-          else Cover.new(@demand.quantities, sets).call
-          end
+          free = (policy == "complete_sets" ? sets : @offers) - @fixed.keys
+          limits = policy == "on_shelf" ? free.to_h { |offer| [offer.number, offer.on_hand] } : {}
+          with_fixed(Cover.new(left_to_cover, free, limits: limits).call)
+        end
+
+        def offered(fixed)
+          @offers.find { |offer| offer.number == fixed.number } ||
+            InputError.reject("fixed", "unknown_line", "“#{fixed.number}” serves nothing of this order, or has no price.")
+        end
+
+        # What the lines set by hand leave to be covered.
+        def left_to_cover
+          @demand.quantities.to_h do |part, need|
+            [part, need - @fixed.sum { |offer, one| (offer.covers[part] || 0) * one.quantity }]
+          end.select { |_, need| need.positive? }
+        end
+
+        def with_fixed(purchase)
+          purchase.with(counts: @fixed.transform_values(&:quantity).select { |_, count| count.positive? }.merge(purchase.counts))
         end
 
         # Kits for everything that a kit holds, loose only what no kit holds.
@@ -61,13 +84,14 @@ module Gimlet
           left = balance(purchase)
           Plan.new(policy: policies.first, name: POLICIES[policies.first], also: policies.drop(1).map { |one| POLICIES[one] },
                    lines: lines, price_cents: lines.sum(&:total_cents), unfilled: missing + unfilled(left, policies.first),
-                   surplus: surplus(left, purchase), gap_cents: purchase.gap_cents)
+                   surplus: surplus(left, purchase), gap_cents: purchase.gap_cents,
+                   passed_over: PassedOver.new(@snapshot, @demand, @stock, @fixed.values).call(policies.first, purchase))
         end
 
         def line(offer, count)
-          Line.new(number: offer.number, name: offer.name, kit: offer.kit, quantity: count,
+          Line.new(number: offer.number, name: offer.name, kit: offer.kit, quantity: count, pack: offer.kit ? 1 : offer.pieces,
                    price_cents: offer.price_cents, total_cents: offer.price_cents * count, on_hand: offer.on_hand,
-                   short: [count - offer.on_hand, 0].max, covers: offer.covers)
+                   short: [count - offer.on_hand, 0].max, covers: offer.covers, reason: @fixed[offer]&.reason)
         end
 
         # part number => pieces bought for it less pieces needed
@@ -80,12 +104,15 @@ module Gimlet
 
         def unfilled(left, policy)
           left.select { |_, over| over.negative? }.map do |number, over|
-            Unfilled.new(number: number, name: @snapshot.part(number).name, quantity: -over, reason: reason(number, policy))
+            Unfilled.new(number: number, name: @snapshot.part(number).name, quantity: -over, reason: reason(number, policy),
+                         stand_ins: @snapshot.part(number).stand_ins)
           end
         end
 
         def reason(number, policy)
           return "no price on file: ask the supplier" if @offers.none? { |offer| offer.covers.key?(number) }
+
+          return "taken off by hand" if @fixed.any? { |offer, _| offer.covers.key?(number) }
 
           policy == "on_shelf" ? "not enough on the shelf today" : "no kit or loose part covers it"
         end
@@ -93,7 +120,7 @@ module Gimlet
         def missing
           @demand.missing.map do |one|
             Unfilled.new(number: nil, name: one.name, quantity: one.quantity,
-                         reason: "no part number on file: see the maker's parts sheet")
+                         reason: "no part number on file: see the maker's parts sheet", stand_ins: [])
           end
         end
 

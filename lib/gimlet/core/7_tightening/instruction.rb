@@ -8,9 +8,9 @@ require_relative "../1_catalogue/tightening"
 module Gimlet
   module Core
     class Tightening
-      # What the person with the wrench needs for one fastener group. `sequence` is empty where order does not matter;
-      # `targets_nm` are all values that a torque wrench is set to.
-      Instruction = Value.of(:fastener, :tightening, :sequence, :passes, :text, :targets_nm)
+      # What the person with the wrench needs for one fastener group. `sequences` has the points of each set in their order, empty where
+      # order does not matter; `targets_nm` are all values that a torque wrench is set to.
+      Instruction = Value.of(:fastener, :tightening, :sequences, :passes, :text, :targets_nm)
 
       # From a fastener of the catalogue to its instruction.
       class Instruct
@@ -38,17 +38,17 @@ module Gimlet
         end
 
         def call
-          Instruction.new(fastener: @fastener, tightening: @tightening, sequence: sequence, passes: passes, text: text,
+          Instruction.new(fastener: @fastener, tightening: @tightening, sequences: sequences, passes: passes, text: text,
                           targets_nm: passes.map { |one| one.to("N·m").value })
         end
 
         private
 
-        def sequence
+        def sequences
           case @fastener.pattern
           when :each then []
-          when :listed then Sequence.listed(@fastener.points, @fastener.order)
-          else Sequence.cross(@fastener.points)
+          when :listed then @fastener.sets.map { |set| Sequence.listed(set.points, @fastener.order) }
+          else @fastener.sets.map { |set| Sequence.cross(set.points) }
           end
         end
 
@@ -65,7 +65,7 @@ module Gimlet
         end
 
         def text
-          [body, treatment].compact.join("; ")
+          [body, treatment, apart].compact.join("; ")
         end
 
         def body
@@ -82,6 +82,10 @@ module Gimlet
 
         def treatment
           "threads: #{@tightening.treatment}" if @tightening.treatment
+        end
+
+        def apart
+          "each of the #{@fastener.sets.size} sets by itself" if @fastener.sets.size > 1
         end
 
         def told

@@ -10,7 +10,8 @@ module Gimlet
     module Tools
       # `kind` is "drive", "torque wrench", "common" or "made"; made tools carry the number they are lent under.
       Needed = Value.of(:name, :number, :kind, :why)
-      Used = Value.of(:name, :amount, :unit)
+      # `packs` of `number` are sold for the amount; both nil where the series names no pack.
+      Used = Value.of(:name, :amount, :unit, :number, :packs)
 
       # Everything that must lie on the bench for a teardown.
       class ToolList
@@ -18,6 +19,7 @@ module Gimlet
         # @param instructions [Array<Tightening::Instruction>]
         def initialize(teardown, instructions, pumps: 1)
           @teardown = teardown
+          @variant = teardown.variant
           @series = teardown.variant.series
           @instructions = instructions
           @pumps = pumps
@@ -28,15 +30,47 @@ module Gimlet
 
         # @return [Array<Used>] amounts for all pumps
         def consumables
-          usages = (@teardown.groups + @teardown.areas).flat_map { |one| one.consumables.map { |usage| [usage, one] } }
-          usages.group_by { |usage, _| usage.consumable }.map do |id, same|
-            consumable = @series.consumable(id)
-            Used.new(name: consumable.name, unit: consumable.unit,
-                     amount: same.sum { |usage, place| usage.amount * count(usage, place) } * @pumps)
-          end
+          amounts = (of_groups + of_areas + of_layers).group_by(&:first)
+          amounts.map { |id, same| used(@series.consumable(id), same.sum(&:last) * @pumps) }
         end
 
         private
+
+        def used(consumable, amount)
+          packs = (Rational(amount.to_s) / Rational(consumable.pack.to_s)).ceil if consumable.pack
+          Used.new(name: consumable.name, unit: consumable.unit, amount: amount, number: consumable.number, packs: packs)
+        end
+
+        # @return [Array<Array(String, Numeric)>] consumable and amount
+        def of_groups
+          @teardown.groups.flat_map do |group|
+            positions = @teardown.positions(group)
+            group.consumables.map { |usage| [usage.consumable, usage.amount * group_count(usage, group, positions)] }
+          end
+        end
+
+        def group_count(usage, group, positions)
+          case usage.per
+          when "fastener" then group.fasteners.sum { |id| @series.fastener(id).holding(positions).points.size }
+          when "position" then (positions || group.disturbs.keys.flat_map { |id| @series.stack(id).positions }.uniq).size
+          else 1
+          end
+        end
+
+        def of_areas
+          @teardown.areas.flat_map do |area|
+            area.consumables.map { |usage| [usage.consumable, usage.amount * (usage.per == "position" ? @teardown.worked(area).size : 1)] }
+          end
+        end
+
+        # A layer that is handled goes in again, old or new.
+        def of_layers
+          @teardown.places.flat_map do |place|
+            place.layer.consumables.map do |usage|
+              [usage.consumable, usage.amount * (usage.per == "contact_face" ? place.layer.contact_faces || 1 : 1)]
+            end
+          end
+        end
 
         def drives
           @teardown.fasteners.group_by(&:drive).map do |drive, fasteners|
@@ -54,22 +88,14 @@ module Gimlet
 
         def special
           users = @teardown.groups.map { |group| [group.tools, group.name] } +
-                  @teardown.areas.map { |area| [area.tools, Catalogue::WORK_AREAS.fetch(area.id)] }
+                  @teardown.areas.map { |area| [area.tools, area.name] }
           ids = users.flat_map(&:first).uniq
-          @series.tools.select { |tool| ids.include?(tool.id) && Catalogue::Condition.met?(tool.condition, @teardown.variant) }
+          @series.tools.select { |tool| ids.include?(tool.id) && Catalogue::Condition.met?(tool.condition, @variant) }
                  .map { |tool| needed(tool, users.select { |tools, _| tools.include?(tool.id) }.map(&:last)) }
         end
 
         def needed(tool, users)
           Needed.new(name: tool.name, number: tool.number, kind: tool.kind, why: users.join(", "))
-        end
-
-        def count(usage, place)
-          case usage.per
-          when "fastener" then place.fasteners.sum { |id| @series.fastener(id).points.size }
-          when "position" then place.stacks.sum { |id| @series.stack(id).positions.size }
-          else 1
-          end
         end
       end
     end

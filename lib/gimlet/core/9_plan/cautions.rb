@@ -1,5 +1,8 @@
 # frozen_string_literal: true
 
+require_relative "../1_catalogue/lubricants"
+require_relative "touched"
+
 module Gimlet
   module Core
     module Plan
@@ -18,9 +21,10 @@ module Gimlet
         module_function
 
         # @param teardown [Teardown]
+        # @param snapshot [Catalogue::Snapshot]
         # @return [Array<String>]
-        def for(teardown)
-          ALWAYS + heavy(teardown) + soft_head(teardown) + of_series(teardown) + [DEFERRAL]
+        def for(teardown, snapshot)
+          ALWAYS + heavy(teardown) + soft_head(teardown) + of_series(teardown) + lubricants(teardown, snapshot) + [DEFERRAL]
         end
 
         def heavy(teardown)
@@ -36,10 +40,17 @@ module Gimlet
           ["The head is #{material}: start every thread by hand and never go over the value."]
         end
 
+        # A lubricant that eats the rubber it is put on.
+        def lubricants(teardown, snapshot)
+          variant = teardown.variant
+          teardown.places.map(&:layer).uniq.flat_map do |layer|
+            parts = variant.series.parts_for(layer.slot, variant).filter_map { |number| snapshot.part(number) }
+            parts.filter_map { |part| Catalogue::Lubricants.warning(part, layer.lube) }
+          end.uniq
+        end
+
         def of_series(teardown)
-          touched = teardown.groups.map(&:id) + teardown.areas.map(&:id)
-          teardown.variant.series.cautions.select { |one| one.when == "always" || Array(one.when).intersect?(touched) }
-                  .map(&:text)
+          teardown.variant.series.cautions.select { |one| Touched.by?(one, teardown) }.map(&:text)
         end
       end
     end

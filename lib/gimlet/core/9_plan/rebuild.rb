@@ -14,6 +14,11 @@ module Gimlet
       # Everything a rebuild order says about one pump.
       Workup = Value.of(:variant, :teardown, :demand, :plans, :tools, :consumables, :tightening, :steps, :cautions)
 
+      # What is to be done: `scope` areas or a whole Scope, `policy` of KitPlan::POLICIES, `pumps` how many, `unit` of the customer's wrench,
+      # `findings` of Finding, `had` { part number => how many the customer has already }, `fixed` lines of KitPlan::Fixed set by hand.
+      Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed)
+      USUAL = { policy: "on_shelf", pumps: 1, unit: "N·m", findings: [].freeze, had: {}.freeze, fixed: [].freeze }.freeze
+
       # From a pump and its agreed work to the order: teardown, demand, kit plans, tools, tightening, cautions.
       class Rebuild
         # @param snapshot [Catalogue::Snapshot]
@@ -24,19 +29,19 @@ module Gimlet
         end
 
         # @param variant [Catalogue::Variant]
-        # @param scope [Array<String>] work areas
-        # @param unit [String] torque unit of the customer's wrench
-        # @param findings [Array<String>] slots found worn
+        # @param particulars [Hash] fields of a Job; those of USUAL may be left out
         # @return [Workup]
-        def call(variant, scope:, policy: "on_shelf", pumps: 1, unit: "N·m", findings: [])
-          teardown = Teardown.of(variant, scope)
-          demand = Demand.new(teardown, @snapshot, pumps: pumps, findings: findings)
-          tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: unit) }
-          bench = Tools::ToolList.new(teardown, tightening, pumps: pumps)
+        # @raise [InputError] where a finding or a fixed line speaks of what the pump has not
+        def call(variant, **particulars)
+          job = Job.new(**USUAL, **particulars)
+          teardown = Teardown.of(variant, job.scope)
+          demand = Demand.new(teardown, @snapshot, pumps: job.pumps, findings: job.findings, had: job.had)
+          tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: job.unit) }
+          bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps)
           Workup.new(variant: variant, teardown: teardown, demand: demand,
-                     plans: KitPlan::Plans.new(demand, @snapshot, @stock).call(policy), tools: bench.tools,
+                     plans: KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed).call(job.policy), tools: bench.tools,
                      consumables: bench.consumables, tightening: tightening, steps: Steps.for(teardown),
-                     cautions: Cautions.for(teardown))
+                     cautions: Cautions.for(teardown, @snapshot))
         end
       end
     end

@@ -3,6 +3,7 @@
 require_relative "../5_demand/demand"
 require_relative "../8_tools/tool_list"
 require_relative "../7_tightening/instruction"
+require_relative "steps"
 
 module Gimlet
   module Core
@@ -16,12 +17,12 @@ module Gimlet
           teardown = Teardown.of(variant, scope)
           demand = Demand.new(teardown, snapshot)
           tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: "N·m") }
-          parts(teardown, demand) + bench(Tools::ToolList.new(teardown, tightening)) + [turns(tightening)]
+          parts(teardown, demand) + bench(Tools::ToolList.new(teardown, tightening)) + [turns(tightening), Steps.finish(teardown).map(&:text)]
         end
 
         def parts(teardown, demand)
           [demand.quantities.sort, demand.missing.map { |one| [one.name, one.quantity] },
-           demand.keep.map { |one| [one.slot, one.part] }, teardown.not_on_file]
+           demand.keep.map { |one| [one.slot, one.part, one.fate] }, teardown.not_on_file]
         end
 
         def bench(list)

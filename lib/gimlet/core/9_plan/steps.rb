@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../1_catalogue/wet_end"
+require_relative "touched"
 require_relative "../value"
 
 module Gimlet
@@ -9,7 +10,7 @@ module Gimlet
       # `fasteners` are ids whose tightening belongs to this step.
       Step = Value.of(:phase, :title, :text, :fasteners)
 
-      # The work in bench order: off, renew, back on in reverse.
+      # The work in bench order: off, renew, back on in reverse, and what is done when all is closed.
       module Steps
         module_function
 
@@ -18,12 +19,28 @@ module Gimlet
         def for(teardown)
           off = teardown.groups.map { |group| Step.new(phase: "open", title: group.name, text: [group.open], fasteners: []) }
           work = teardown.areas.map do |area|
-            Step.new(phase: "renew", title: Catalogue::WORK_AREAS.fetch(area.id), text: area.work, fasteners: [])
+            Step.new(phase: "renew", title: area.name, text: area.work, fasteners: [])
           end
           back = teardown.groups.reverse.map do |group|
             Step.new(phase: "close", title: group.name, text: [group.close], fasteners: group.fasteners)
           end
-          off + work + back
+          off + work + back + finish(teardown)
+        end
+
+        def finish(teardown)
+          variant = teardown.variant
+          due = variant.series.finish.select { |one| Touched.by?(one, teardown) && (one.figure.nil? || variant.trait(one.figure["trait"])) }
+          due.map do |one|
+            Step.new(phase: one.later ? "after running" : "finish", title: one.later ? "after running in" : "when closed",
+                     text: [told(one, variant)], fasteners: [])
+          end
+        end
+
+        # "Seat them at {figure}" with the figure worked out from the pump's own trait, rounded down to what a gauge shows.
+        def told(one, variant)
+          figure = one.figure or return one.text
+          value = variant.trait(figure["trait"]) * Rational(figure["times"].to_s)
+          one.text.sub("{figure}", "#{value.floor} #{figure['unit']}")
         end
       end
     end

@@ -15,15 +15,20 @@ module Gimlet
       #   restored   of, item
       #   customer   customer_id          nil for nobody
       #   channel    channel
-      #   work       areas, agreed, pumps
-      #   inspected  slot, worn
+      #   work       areas, agreed, pumps, positions      { area id => positions } where not all of them are worked on
+      #   extent     extent               how far the work goes
+      #   checked    check, result        a quick check of the diagnosis; result nil takes it back
+      #   inspected  slot, position, outcome, measured    what was found; neither outcome nor measure takes it back
+      #   had        number, quantity     a part that the customer has already
       #   pump       id                   the candidate taken by hand; nil takes the leading order
       #   settled    doubt, reason        a doubt that stands, and why that is all right
       #   plan       policy
+      #   fixed      number, quantity, reason             a line of the plan set by hand; quantity nil leaves it to the plan again
       #   unit       unit                 of the customer's wrench
       #   ordered    order_id, reason
       Entry = Value.of(:number, :kind, :body, :at, :who)
-      KINDS = %w[said answered not_sure taken_up struck restored customer channel work inspected pump settled plan unit ordered].freeze
+      KINDS = %w[said answered not_sure taken_up struck restored customer channel work extent checked inspected had pump settled plan fixed unit
+                 ordered].freeze
     end
   end
 end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../4_teardown/extent"
 require_relative "../value"
 require_relative "entry"
 
@@ -17,7 +18,7 @@ module Gimlet
       #   ticket = Ticket::Folded.of(entries)
       #   ticket.readings # => the readings that count, in the order they were taken
       Folded = Value.of(:lines, :channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :settled, :policy, :unit, :order_id,
-                        :last) do
+                        :last, :at, :extent, :checked, :had, :fixed) do
         def items = lines.flat_map(&:items)
         def live = items.reject(&:struck)
 
@@ -47,7 +48,10 @@ module Gimlet
           Folded.new(lines: lines, channel: last("channel", "channel") || "phone", customer_id: last("customer", "customer_id"),
                      chosen: last("pump", "id"), policy: last("plan", "policy") || "on_shelf", order_id: last("ordered", "order_id"),
                      unit: later(live, "unit", &:unit) || "N·m", pumps: later(live, "work", "pumps", &:pumps) || 1,
-                     findings: findings, settled: settled, last: @entries.last&.number || 0, **work(live))
+                     findings: findings, settled: settled, extent: last("extent", "extent") || Extent::USUAL,
+                     checked: latest("checked", "check") do |body|
+                       body["result"]
+                     end, fixed: fixed, had: had, last: @entries.last&.number || 0, **work(live))
         end
 
         private
@@ -69,11 +73,28 @@ module Gimlet
           set = of_kind("work").last
           agreed = set ? set.body["agreed"] || false : false
           heard = live.select { |one| one.areas && (set.nil? || (one.of > set.number && !agreed)) }.flat_map(&:areas)
-          { scope: ((set&.body&.fetch("areas", nil) || []) + heard).uniq, agreed: agreed }
+          { scope: ((set&.body&.fetch("areas", nil) || []) + heard).uniq, agreed: agreed, at: set&.body&.fetch("positions", nil) || {} }
         end
 
+        # @return [Array<Hash>] fields for Finding.from
         def findings
-          of_kind("inspected").to_h { |entry| entry.body.values_at("slot", "worn") }.select { |_, worn| worn }.keys
+          latest("inspected", "slot", "position") { |body| finding(body) }.values
+        end
+
+        # Entries of earlier versions said no more than worn or not.
+        def finding(body)
+          return { slot: body["slot"], outcome: "replace" } if body["worn"]
+
+          fields(body) if body["outcome"] || body["measured"]
+        end
+
+        def had = latest("had", "number") { |body| body["quantity"] if body["quantity"].positive? }
+        def fixed = latest("fixed", "number") { |body| fields(body) if body["quantity"] }.values
+
+        # The last word on each thing, those taken back left out.
+        # @return [Hash]
+        def latest(kind, *keys)
+          of_kind(kind).to_h { |entry| [keys.one? ? entry.body[keys.first] : entry.body.values_at(*keys), yield(entry.body)] }.compact
         end
 
         def settled = of_kind("settled").to_h { |entry| entry.body.values_at("doubt", "reason") }.compact

@@ -25,7 +25,7 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
       </ToggleButtonGroup>
       <PlanLines plan={chosen} />
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 3, my: 1 }}>
-        <List title="Keep these: they are in no kit" items={plan.keep.map((one) => `${one.name}, ${one.where}${one.inspect ? ": look it over" : ""}`)} />
+        <List title="Keep these: they are in no kit" items={plan.keep.map((one) => `${one.name}, ${one.where}${one.fate === "keep" ? "" : `: ${one.to_do}`}`)} />
         <List title="Count these out of the bores" items={plan.count_out.map((one) => `${one.position}: ${one.pieces.join(", ")}`)} />
       </Box>
       <h3 style={{ margin: "8px 0 4px", fontSize: 16 }}>Why each part</h3>

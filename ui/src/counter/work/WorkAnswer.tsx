@@ -19,8 +19,8 @@ interface Props {
 export function WorkAnswer({ ticket, view, onAgree }: Props) {
   const { plan, ticket: state } = view;
   const areas = useVocabulary().data?.work_areas ?? [];
-  const inspected = plan?.keep.filter((one) => one.inspect) ?? [];
-  const gone = state.findings.filter((slot) => !inspected.some((one) => one.slot === slot));
+  const inspected = plan?.keep.filter((one) => one.look.length > 0) ?? [];
+  const gone = state.findings.map((one) => one.slot).filter((slot) => !inspected.some((one) => one.slot === slot));
   const pieces = [...inspected.map((one) => ({ slot: one.slot, name: one.name })), ...gone.map((slot) => ({ slot, name: slot.replaceAll("_", " ") }))];
   const work = (scope: WorkArea[], agreed: boolean, pumps = state.pumps) => ticket.add("Work", { kind: "work", areas: scope, agreed, pumps });
   return (
@@ -49,8 +49,8 @@ export function WorkAnswer({ ticket, view, onAgree }: Props) {
             <Box key={one.slot}>
               <FormControlLabel
                 label={one.name}
-                control={<Checkbox size="small" checked={state.findings.includes(one.slot)}
-                  onChange={(event) => void ticket.add("Work", { kind: "inspected", slot: one.slot, worn: event.target.checked })} />}
+                control={<Checkbox size="small" checked={state.findings.some((found) => found.slot === one.slot)}
+                  onChange={(event) => void ticket.add("Work", { kind: "inspected", slot: one.slot, outcome: event.target.checked ? "replace" : null })} />}
               />
             </Box>
           ))}

@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+require_relative "../1_catalogue/condition"
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module KitPlan
+      # Why a kit that looks right is not bought.
+      class PassedOver
+        Kit = Value.of(:number, :name, :reason)
+
+        # @param fixed [Array<Fixed>]
+        def initialize(snapshot, demand, stock, fixed)
+          @snapshot = snapshot
+          @demand = demand
+          @stock = stock
+          @fixed = fixed
+        end
+
+        # @param policy [String]
+        # @param purchase [Purchase]
+        # @return [Array<Kit>] every kit of the series that holds something of the order, or is meant for another pump of the series
+        def call(policy, purchase)
+          bought = purchase.counts.keys.map(&:number)
+          kits = @demand.variant.series.kits.reject { |kit| bought.include?(kit.number) }
+          kits.filter_map { |kit| (why = reason(kit, policy)) && Kit.new(number: kit.number, name: kit.name, reason: why) }
+        end
+
+        private
+
+        def reason(kit, policy)
+          return unless holds(kit).any? || meant_for_another?(kit)
+          return "meant for other pumps of the series: #{meant(kit.condition)}" if meant_for_another?(kit)
+
+          by_hand = @fixed.find { |one| one.number == kit.number }
+          return "taken off by hand: #{by_hand.reason}" if by_hand
+          return "no price on file" unless @stock.key?(kit.number)
+          return "none on the shelf today" if policy == "on_shelf" && @stock[kit.number].on_hand.zero?
+
+          "holds #{holds(kit).sum(&:last)} of the pieces needed: the lines above cost less or leave less over"
+        end
+
+        def meant_for_another?(kit)
+          !Catalogue::Condition.met?(kit.condition, @demand.variant) && holds_slots?(kit)
+        end
+
+        # Whether a kit for another pump renews the same places.
+        def holds_slots?(kit)
+          slots = @demand.fates.select { |fate| fate.kind == :replace }.map { |fate| fate.place.layer.slot }.uniq
+          @demand.variant.series.fits.any? { |fit| slots.include?(fit.slot) && kit.contents.key?(fit.part) }
+        end
+
+        # @return [Array<Array(String, Integer)>] needed part numbers that the kit serves, and how many of each are of use
+        def holds(kit)
+          @demand.quantities.filter_map do |number, need|
+            pieces = kit.contents.slice(*@snapshot.serving(number)).values.sum
+            [number, [pieces, need].min] if pieces.positive?
+          end
+        end
+
+        def meant(condition)
+          breaks = @demand.variant.series.serial_breaks.to_h { |one| [one.id, one.from] }
+          condition.map do |key, wanted|
+            case key
+            when "before" then "serials before #{breaks.fetch(wanted)}"
+            when "from" then "serials from #{breaks.fetch(wanted)}"
+            else "#{key.delete_suffix('_mm').tr('_', ' ')} #{Array(wanted).join(' or ')}"
+            end
+          end.join(", ")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,101 @@
+# frozen_string_literal: true
+
+require_relative "../7_tightening/ceiling"
+require_relative "../7_tightening/instruction"
+require_relative "finding"
+
+module Gimlet
+  module Core
+    class Doctor
+      # Fasteners: values that such a thread takes, passes that end at the value, lists that name every bolt once.
+      class Bolts
+        include Saying
+
+        # Below this share of what such a bolt commonly takes, foot-pounds were probably typed as inch-pounds. Common practice, no source.
+        LOW = Rational(1, 10)
+
+        # @param series [Catalogue::Series]
+        def initialize(series, _known)
+          @series = series
+          @variants = Catalogue::Variant.of_series(series)
+        end
+
+        # @return [Array<Finding>]
+        def call = @series.fasteners.flat_map { |one| passes(one) + listed(one) + single(one) + torques(one) } + each
+
+        private
+
+        def passes(fastener)
+          fastener.tightenings.flat_map do |one|
+            place = "fasteners.#{fastener.id}"
+            [(error(place, "the steps end at #{one.steps.last}, not at the value #{plain(one.torque)}.") if one.steps && one.torque &&
+              one.steps.last != one.torque.value),
+             (error(place, "the fractions end at #{one.fractions.last}, not at 100.") if one.fractions && one.fractions.last != 100),
+             (error(place, "the passes must rise.") if [one.steps, one.fractions].compact.any? { |list| list != list.sort.uniq })].compact
+          end
+        end
+
+        def plain(torque) = Tightening::Instruct.show(torque)
+
+        def listed(fastener)
+          return [] unless fastener.pattern == :listed
+
+          fastener.sets.filter_map do |set|
+            labels = set.points.map(&:label)
+            next if (fastener.order || []).map(&:to_s).sort == labels.sort
+
+            error("fasteners.#{fastener.id}.order", "names #{(fastener.order || []).join(', ')}, the bolts are #{labels.join(', ')}: each once.")
+          end
+        end
+
+        # One value for one pump.
+        def single(fastener)
+          @variants.filter_map do |variant|
+            met = fastener.tightenings.count { |one| Catalogue::Condition.met?(one.condition, variant) }
+            next if met == 1
+
+            error("fasteners.#{fastener.id}", "#{met.zero? ? 'no tightening' : "#{met} tightenings"} for #{variant.id}: give one, of kind none if " \
+                                              "the sheet is silent.")
+          end.first(1)
+        end
+
+        def torques(fastener)
+          thread = fastener.thread or return []
+          ceiling = Ceiling.torque_nm(thread["diameter_mm"], thread["pitch_mm"], thread["property_class"]) or return []
+          fastener.tightenings.filter_map(&:torque).filter_map { |torque| beyond(fastener, torque, ceiling) }
+        end
+
+        def beyond(fastener, torque, ceiling)
+          value = torque.to("N·m").value
+          where = if value > ceiling then "above"
+                  elsif value < ceiling * LOW then "under a tenth of"
+                  else return
+                  end
+          warning("fasteners.#{fastener.id}", "#{plain(torque)} is #{where} the #{ceiling.round(1)} N·m that such a bolt commonly takes: " \
+                                              "check the unit.")
+        end
+
+        # What comes off at each position by itself must hold and disturb positions that work can be agreed for.
+        def each
+          @series.groups.select(&:each).flat_map do |group|
+            worked = @series.areas.select { |area| opens?(area, group) }.flat_map { |area| positions(area.stacks) }
+            touched = positions(group.disturbs.keys) + group.fasteners.filter_map do |id|
+              @series.fastener(id)
+            end.flat_map(&:points).flat_map { |point| point.at || [] }
+            (touched.uniq - worked).map do |one|
+              error("groups.#{group.id}.each", "comes off at “#{one}”, where no area that opens it works.")
+            end
+          end
+        end
+
+        def opens?(area, group) = area.opens.any? { |id| id == group.id || first?(id, group.id) }
+
+        def first?(id, wanted, seen = [])
+          (@series.group(id)&.after || []).any? { |one| one == wanted || (!seen.include?(one) && first?(one, wanted, [*seen, one])) }
+        end
+
+        def positions(stacks) = stacks.filter_map { |id| @series.stack(id) }.flat_map(&:positions).uniq
+      end
+    end
+  end
+end

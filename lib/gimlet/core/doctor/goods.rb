@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+require_relative "../1_catalogue/in_hand"
+require_relative "../1_catalogue/lubricants"
+require_relative "finding"
+
+module Gimlet
+  module Core
+    class Doctor
+      # Parts and kits: every number is listed, every place has exactly one, and supersessions end.
+      class Goods
+        include Saying
+
+        # @param series [Catalogue::Series]
+        def initialize(series, _known)
+          @series = series
+          @variants = Catalogue::Variant.of_series(series)
+          @numbers = series.parts.map(&:number)
+          @slots = series.stacks.flat_map(&:layers).map(&:slot).uniq
+        end
+
+        # @return [Array<Finding>]
+        def call = unlisted + supersessions + slots + places + unused + unmeasured + lubricants
+
+        private
+
+        def unlisted
+          used = @series.fits.map { |fit| ["fits.#{fit.slot}", fit.part] } +
+                 @series.kits.flat_map { |kit| kit.contents.keys.map { |part| ["kits.#{kit.number}", part] } } +
+                 @series.parts.flat_map { |part| others(part).map { |other| ["parts.#{part.number}", other] } }
+          used.uniq.reject { |_, number| @numbers.include?(number) }
+              .map { |place, number| error(place, "“#{number}” is not listed under parts.#{instead(number, @numbers)}") }
+        end
+
+        def others(part) = [part.superseded_by, *part.interchange, *part.stand_ins.map(&:part)].compact
+
+        def supersessions
+          newer = @series.parts.to_h { |part| [part.number, part.superseded_by] }
+          turned = @numbers.select { |number| circle?(number, newer) }
+          turned.map { |number| error("parts.#{number}.superseded_by", "leads back to #{number}: the newest number has no superseded_by.") } +
+            @series.parts.select { |part| part.interchange.include?(part.number) || part.stand_ins.any? { |one| one.part == part.number } }
+                   .map { |part| error("parts.#{part.number}", "takes its own place: leave it out.") }
+        end
+
+        def circle?(number, newer)
+          seen = [number]
+          while (number = newer[number])
+            return true if seen.include?(number)
+
+            seen << number
+          end
+          false
+        end
+
+        def slots
+          (@series.fits.map(&:slot).uniq - @slots).map { |slot| error("fits.#{slot}", "no stack has a layer “#{slot}”.#{instead(slot, @slots)}") }
+        end
+
+        def places
+          layers = @series.stacks.flat_map(&:layers).uniq { |layer| [layer.slot, layer.reuse == "keep", layer.condition] }
+          layers.product(@variants).select { |layer, variant| Catalogue::Condition.met?(layer.condition, variant) }
+                .filter_map { |layer, variant| place(layer, variant) }.uniq(&:place)
+        end
+
+        def place(layer, variant)
+          found = @series.parts_for(layer.slot, variant).uniq
+          if found.size > 1
+            return error("fits.#{layer.slot}",
+                         "fits #{found.join(' and ')} on #{variant.id}: only one can be right, say `for` which pumps.")
+          end
+
+          warning("fits.#{layer.slot}", "has no part on file on #{variant.id}.") if found.empty? && layer.reuse != "keep"
+        end
+
+        def unused
+          meant = @series.fits.map(&:part) + @series.kits.flat_map { |kit| kit.contents.keys } + @series.parts.flat_map { |part| others(part) }
+          replaced = @series.parts.select { |part| meant.intersect?([part.superseded_by, *part.interchange]) }.map(&:number)
+          (@numbers - meant - replaced).map { |number| warning("parts.#{number}", "fits nothing and is in no kit.") }
+        end
+
+        # A size is of use only where the slot's shape is one that is measured by it.
+        def unmeasured
+          told_by = Catalogue::InHand::SLOTS.values.flat_map { |shapes, specs| shapes.map { |shape| [shape, specs] } }.to_h
+          layers = @series.stacks.flat_map(&:layers).uniq(&:slot).select { |layer| told_by.key?(layer.shape) }
+          layers.flat_map { |layer| fitted(layer).filter_map { |part| lost_sizes(part, layer.shape, told_by[layer.shape]) } }
+        end
+
+        def lost_sizes(part, shape, keys)
+          return if part.spec.empty? || part.spec.keys.intersect?(keys)
+
+          warning("parts.#{part.number}.spec", "a #{shape.tr('_', ' ')} is told by #{keys.join(', ')}: its #{part.spec.keys.join(', ')} will " \
+                                               "find it for nobody.")
+        end
+
+        def fitted(layer)
+          numbers = @series.fits.select { |fit| fit.slot == layer.slot }.map(&:part)
+          @series.parts.select { |part| numbers.include?(part.number) }
+        end
+
+        def lubricants
+          @series.stacks.flat_map(&:layers).flat_map do |layer|
+            fitted(layer).filter_map { |part| Catalogue::Lubricants.warning(part, layer.lube) }.map { |text| warning("layers.#{layer.slot}.lube", text) }
+          end
+        end
+      end
+    end
+  end
+end

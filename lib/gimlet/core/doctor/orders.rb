@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+require_relative "../1_catalogue/snapshot"
+require_relative "../9_plan/rebuild"
+require_relative "finding"
+
+module Gimlet
+  module Core
+    class Doctor
+      # Trial plans: every area of every sort of pump is worked out before a document is taken.
+      class Orders
+        include Saying
+
+        # @param series [Catalogue::Series]
+        def initialize(series, _known)
+          @series = series
+        end
+
+        # @return [Array<Finding>]
+        def call = looked_over + figures + trials
+
+        private
+
+        def looked_over
+          @series.stacks.flat_map { |stack| stack.layers.map { |layer| [stack, layer] } }.filter_map do |stack, layer|
+            next unless layer.reuse == "inspect" && layer.criteria.empty?
+
+            warning("stacks.#{stack.id}.#{layer.slot}", "is looked over, but no criteria say what for.")
+          end
+        end
+
+        def figures
+          @series.finish.filter_map do |one|
+            figure = one.figure
+            next if figure.nil? ? !one.text.include?("{figure}") : told?(one, figure)
+
+            error("finish", "“#{one.text[0, 40]}”: {figure} and figure go together, and some pump has the trait “#{figure && figure['trait']}”.")
+          end
+        end
+
+        def told?(one, figure)
+          one.text.include?("{figure}") && Catalogue::Variant.of_series(@series).any? { |variant| variant.trait(figure["trait"]).is_a?(Numeric) }
+        end
+
+        def trials
+          snapshot = Catalogue::Snapshot.new([@series], version: "trial")
+          keys = @series.condition_keys
+          sorts = snapshot.variants.uniq { |one| [one.traits.values_at(*keys), one.sides] }
+          sorts.flat_map { |variant| @series.areas_of(variant).filter_map { |area| trial(snapshot, variant, area) } }.uniq(&:place)
+        end
+
+        def trial(snapshot, variant, area)
+          found = Plan::Rebuild.new(snapshot, {}).call(variant, scope: [area.id])
+          return if found.demand.fates.any? || found.steps.any?
+
+          error("areas.#{area.id}", "is no work on #{variant.id}: it renews nothing and opens nothing.")
+        rescue StandardError => e
+          error("areas.#{area.id}", "cannot be worked out on #{variant.id}: #{e.message.lines.first.strip}")
+        end
+      end
+    end
+  end
+end

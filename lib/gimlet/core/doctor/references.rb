@@ -1,0 +1,130 @@
+# frozen_string_literal: true
+
+require_relative "finding"
+
+module Gimlet
+  module Core
+    class Doctor
+      # Whatever names something else names something that is there, once.
+      class References
+        include Saying
+
+        # Keys whose rows have an id of their own, and what that is.
+        NAMED = { models: :designation, serial_breaks: :id, parts: :number, kits: :number, stacks: :id, areas: :id, groups: :id, fasteners: :id,
+                  tools: :id, consumables: :id, faces: :id }.freeze
+
+        # @param series [Catalogue::Series]
+        def initialize(series, _known)
+          @series = series
+        end
+
+        # @return [Array<Finding>]
+        def call = repeated + stacks + areas + groups + fasteners + breaks + notes + circular
+
+        private
+
+        def ids(list) = @series.public_send(list).map(&NAMED.fetch(list))
+
+        def repeated
+          NAMED.flat_map do |list, key|
+            ids(list).tally.select { |_, times| times > 1 }.map { |id, times| error("#{list}.#{id}", "stands #{times} times: each #{key} once.") }
+          end + both_kinds
+        end
+
+        def both_kinds
+          (ids(:parts) & ids(:kits)).map { |number| error("kits.#{number}", "is a part and a kit: a number is one of them.") }
+        end
+
+        def missing(place, wanted, list)
+          (Array(wanted).compact - ids(list)).map do |id|
+            error(place, "there is no #{list.to_s.delete_suffix('s').tr('_', ' ')} “#{id}”.#{instead(id, ids(list))}")
+          end
+        end
+
+        def usages(place, entry)
+          entry.consumables.flat_map { |usage| missing("#{place}.consumables", usage.consumable, :consumables) }
+        end
+
+        def stacks
+          @series.stacks.flat_map do |stack|
+            slots = stack.layers.map(&:slot)
+            stack.layers.flat_map { |layer| layer(stack, layer, slots) }
+          end
+        end
+
+        def layer(stack, layer, slots)
+          place = "stacks.#{stack.id}.#{layer.slot}"
+          others = slots - [layer.slot]
+          [*layer.inside, *layer.renew_with].reject { |slot| others.include?(slot) }.map do |slot|
+            error(place, "stack “#{stack.id}” has no other layer “#{slot}”.#{instead(slot, others)}")
+          end + usages(place, layer)
+        end
+
+        def areas
+          @series.areas.flat_map do |area|
+            place = "areas.#{area.id}"
+            missing("#{place}.stacks", area.stacks, :stacks) + missing("#{place}.opens", area.opens, :groups) +
+              missing("#{place}.tools", area.tools, :tools) + usages(place, area)
+          end + together
+        end
+
+        def together
+          @series.together.flat_map { |rule| missing("change_together", rule.areas, :areas) }
+        end
+
+        def groups
+          @series.groups.flat_map do |group|
+            place = "groups.#{group.id}"
+            missing("#{place}.after", group.after, :groups) + missing("#{place}.fasteners", group.fasteners, :fasteners) +
+              missing("#{place}.tools", group.tools, :tools) + missing("#{place}.disturbs", group.disturbs.keys, :stacks) +
+              usages(place, group) + slots(group)
+          end
+        end
+
+        def slots(group)
+          group.disturbs.flat_map do |id, slots|
+            stack = @series.stack(id) or next []
+            known = stack.layers.map(&:slot).uniq
+            (slots - known).map { |slot| error("groups.#{group.id}.disturbs", "stack “#{id}” has no layer “#{slot}”.#{instead(slot, known)}") }
+          end
+        end
+
+        def fasteners
+          positions = @series.stacks.flat_map(&:positions).uniq
+          @series.fasteners.flat_map do |fastener|
+            held = fastener.points.flat_map { |point| point.at || [] }.uniq
+            missing("fasteners.#{fastener.id}.face", fastener.face, :faces) + (held - positions).map do |one|
+              error("fasteners.#{fastener.id}", "holds “#{one}”, a position that no stack has.#{instead(one, positions)}")
+            end
+          end
+        end
+
+        def breaks
+          @series.serial_breaks.flat_map { |one| missing("serial_breaks.#{one.id}.models", one.models, :models) }
+        end
+
+        def notes
+          known = ids(:groups) + ids(:areas)
+          { "cautions" => @series.cautions, "finish" => @series.finish }.flat_map do |list, entries|
+            entries.flat_map do |entry|
+              next [] if entry.when == "always"
+
+              (entry.when - known).map { |id| error("#{list}.when", "there is no group or area “#{id}”.#{instead(id, known)}") }
+            end
+          end
+        end
+
+        def circular
+          @series.groups.select { |group| reaches?(group.id, group.id) }
+                 .map { |group| error("groups.#{group.id}.after", "comes off after itself: take one of the groups out of the circle.") }
+        end
+
+        def reaches?(from, goal, seen = [])
+          (@series.group(from)&.after || []).any? do |id|
+            id == goal || (!seen.include?(id) && reaches?(id, goal, [*seen, id]))
+          end
+        end
+      end
+    end
+  end
+end

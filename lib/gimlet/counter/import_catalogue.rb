@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+require_relative "../core/1_catalogue/build"
+require_relative "../core/doctor/doctor"
+require_relative "../core/input_error"
+require_relative "../exchange/catalogue_format"
+
+module Gimlet
+  module Counter
+    # Catalogue documents into the store: all of them, or none.
+    class ImportCatalogue
+      MOST_FAULTS = 40
+
+      # @param catalogue [Store::Catalogue]
+      # @param vocabulary [Core::Readings::Vocabulary] that traits are checked against
+      def initialize(catalogue, vocabulary)
+        @catalogue = catalogue
+        @vocabulary = vocabulary
+      end
+
+      # @param documents [Hash{String=>Hash}] where each comes from (a file) => one series
+      # @return [Array<Core::Doctor::Finding>] warnings; the documents are in
+      # @raise [Core::InputError] every fault with its file, its place and the fix; nothing was changed
+      def call(documents)
+        findings = documents.to_h { |from, document| [from, findings(document)] }
+        faults = findings.flat_map { |from, found| found.select(&:error?).map { |one| [from, one] } } + doubles(documents)
+        refuse(faults) if faults.any?
+
+        @catalogue.import_all(documents.values)
+        findings.values.flatten
+      end
+
+      private
+
+      def findings(document)
+        faults = Exchange::CatalogueFormat.faults(document)
+        return faults.map { |text| Core::Doctor::Finding.new(level: "error", place: "", text: text) } if faults.any?
+
+        Core::Doctor.call(Core::Catalogue::Build.call(document), @vocabulary)
+      end
+
+      # The same number or designation in two series.
+      def doubles(documents)
+        owner = numbers(@catalogue.documents.reject { |one| documents.values.any? { |other| id(other) && id(other) == id(one) } })
+        documents.flat_map do |from, document|
+          next [] unless id(document)
+
+          own = own_numbers(document)
+          taken = own.select { |number| owner.key?(number) }
+          own.each { |number| owner[number] ||= id(document) }
+          taken.map { |number| [from, Core::Doctor::Finding.new(level: "error", place: number, text: "belongs to series #{owner[number]} already: each number to one series.")] }
+        end
+      end
+
+      def id(document) = document.is_a?(Hash) && document["series"].is_a?(Hash) ? document["series"]["id"] : nil
+
+      def numbers(documents)
+        documents.each_with_object({}) { |one, all| own_numbers(one).each { |number| all[number] = id(one) } }
+      end
+
+      def own_numbers(document)
+        { "models" => "designation", "parts" => "number", "kits" => "number" }.flat_map do |list, key|
+          rows = document[list]
+          rows.is_a?(Array) ? rows.filter_map { |row| row[key] if row.is_a?(Hash) } : []
+        end.uniq
+      end
+
+      def refuse(faults)
+        lines = faults.first(MOST_FAULTS).map { |from, one| [from, [one.place, one.text].reject(&:empty?).join(" ")].join(": ") }
+        more = faults.size > MOST_FAULTS ? ["... and #{faults.size - MOST_FAULTS} more."] : []
+        first = faults.first.last
+        Core::InputError.reject(first.place, "bad_catalogue", (lines + more).join("\n"))
+      end
+    end
+  end
+end

@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+require "json"
+require "json_schemer"
+
+module Gimlet
+  module Exchange
+    # Whether a document is in the catalogue format (docs/catalogue-format.md).
+    module CatalogueFormat
+      VERSION = 2
+      SCHEMA = JSONSchemer.schema(File.read(File.expand_path("../../../data/schema/catalogue-#{VERSION}.json", __dir__)))
+      SHOWN = 12
+      OLD = "is catalogue format %s: Gimlet reads format #{VERSION} (docs/catalogue-format.md says what is new).".freeze
+
+      module_function
+
+      # @param document [Object]
+      # @return [Array<String>] sentences; none when all is well
+      def faults(document)
+        return ["is not a catalogue document: it must be a JSON object."] unless document.is_a?(Hash)
+        return ["is not a catalogue document: it has no “format”: “gimlet-catalogue”."] unless document["format"] == "gimlet-catalogue"
+        return [format(OLD, document["version"] || "unknown")] unless document["version"] == VERSION
+
+        SCHEMA.validate(document).first(SHOWN).map { |fault| sentence(fault) }.uniq
+      end
+
+      def sentence(fault)
+        place = fault["data_pointer"].empty? ? "the document" : fault["data_pointer"]
+        "#{place} is not in the catalogue format: #{what(fault)}."
+      end
+
+      def what(fault)
+        schema = fault["schema"]
+        case fault["type"]
+        when "enum" then "“#{fault['data']}” is none of #{schema['enum'].join(', ')}"
+        when "required" then "it lacks #{fault.dig('details', 'missing_keys').join(', ')}"
+        when "schema" then "it has a key that the format does not know"
+        else fault["error"].sub(/\A.*?`[^`]*`/, "it").sub(/\Aobject at root/, "it")
+        end
+      end
+    end
+  end
+end
