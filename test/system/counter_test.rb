@@ -245,16 +245,21 @@ class CounterTest < SystemTest
     assert_text "Enough to order"
     open_answer "Work"
     check "plungers"
-    check "pressure ring"
+    assert_text "plungers (asked for)"
     fill_in "Pumps", with: 2
     find_field("Pumps").send_keys(:enter)
     wait_until { folded.pumps == 2 }
     click_button "Agreed with the customer"
-    assert_selector "tr", text: "6 × DB 7855"
+    assert_selector "tr", text: "6 × DB 7920"
+    within("section[aria-label='packing']") do
+      click_button "front guide"
+      click_button "renew it"
+    end
+    assert_selector "tr", text: "6 × DB 7857"
     assert_selector "tr", text: "6 × DB 7920"
     open_answer "Tightening"
     select "lbf·ft", from: "Unit of the customer's wrench"
-    assert_selector "article[aria-label='plunger nuts M10']", text: "12 lbf·ft"
+    assert_selector "article[aria-label='plunger nuts M10']", text: "13 lbf·ft"
     assert_equal [2, "lbf·ft"], [folded.pumps, folded.unit]
   end
 

@@ -4,6 +4,7 @@ require_relative "../core/2_readings/reading"
 require_relative "../core/6_kit_plan/plans"
 require_relative "../core/input_error"
 require_relative "../core/ticket/ticket"
+require_relative "diagnose_call"
 require_relative "identify_pump"
 
 module Gimlet
@@ -69,6 +70,7 @@ module Gimlet
         when "settled" then settled(body)
         when "work" then body.tap { known_areas(body["areas"]) }
         when "fixed" then fixed(body)
+        when "checked" then body.tap { known_check(body) }
         else body
         end
       end
@@ -96,6 +98,14 @@ module Gimlet
       def known_areas(areas)
         known = @reference.snapshot.areas.keys
         (areas - known).each { |id| reject("areas", "unknown_area", "“#{id}” is no work area: use #{known.join(', ')}.") }
+      end
+
+      def known_check(body)
+        checks = DiagnoseCall::MODEL.checks.map(&:id)
+        checks.include?(body["check"]) || reject("check", "unknown_check", "“#{body['check']}” is no check: use #{checks.join(', ')}.")
+        return if body["result"].nil? || DiagnoseCall::ANSWERS.key?(body["result"])
+
+        reject("result", "bad_result", "A check is answered with yes or no.")
       end
 
       def fixed(body)

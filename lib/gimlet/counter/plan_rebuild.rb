@@ -11,13 +11,17 @@ module Gimlet
     # Request in, everything about the order out.
     class PlanRebuild
       # `assumptions` are sentences about what was not known.
-      Result = Core::Value.of(:workup, :request, :assumptions, :catalogue_version)
+      Result = Core::Value.of(:workup, :request, :assumptions, :snapshot) do
+        def catalogue_version = snapshot.version
+      end
 
       # @param snapshot [Core::Catalogue::Snapshot]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
-      def initialize(snapshot, stock)
+      # @param solved [Hash] parts of kit plans that were solved before
+      def initialize(snapshot, stock, solved = {})
         @snapshot = snapshot
         @stock = stock
+        @solved = solved
       end
 
       # @param request [Hash{Symbol=>Object}] of the OpenAPI schema PlanRequest
@@ -28,9 +32,9 @@ module Gimlet
         Core::InputError.reject("scope", "empty_scope", "Agree at least one work area first.") if request[:scope].empty?
         variant, assumptions = variant(request)
         scope = Core::Scope.of(request[:scope], at: request[:positions], extent: request[:extent]).check(variant, @snapshot.areas.keys)
-        workup = Core::Plan::Rebuild.new(@snapshot, @stock).call(variant, scope: scope, unit: request[:units], **request.slice(:policy, :pumps),
-                                                                          **particulars(request))
-        Result.new(workup: workup, request: request, assumptions: assumptions, catalogue_version: @snapshot.version)
+        job = { scope: scope, unit: request[:units], **request.slice(:policy, :pumps), **particulars(request) }
+        workup = Core::Plan::Rebuild.new(@snapshot, @stock, @solved).call(variant, **job)
+        Result.new(workup: workup, request: request, assumptions: assumptions, snapshot: @snapshot)
       end
 
       private

@@ -9,6 +9,7 @@ module Gimlet
   module Counter
     # A catalogue made ready to answer from: its pumps laid out by trait, its order classes by scope, and an ear that knows its names.
     class Reference
+      SOLVED = 4000
       attr_reader :snapshot, :vocabulary, :field
 
       # @param snapshot [Core::Catalogue::Snapshot]
@@ -37,6 +38,12 @@ module Gimlet
       # @param scope [Array<String>]
       # @return [Core::Candidates::Identify]
       def identify(scope) = Core::Candidates::Identify.new(field, classes(scope))
+
+      # @return [Hash] parts of kit plans that were solved before; begun anew when it has grown large
+      def solved
+        @solved = {} if @solved.nil? || @solved.size > SOLVED
+        @solved
+      end
 
       # @return [Core::Ear::Listener]
       def ear = @ear || @lock.synchronize { @ear ||= listener }

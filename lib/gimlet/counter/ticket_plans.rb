@@ -6,6 +6,9 @@ module Gimlet
   module Counter
     # The plan that a ticket's work leads to, for any pump. Most steps of a call leave it as it was: it is worked out once.
     class TicketPlans
+      # `pieces` are renewed, `unfilled` of them cannot be had so.
+      Cost = Core::Value.of(:price_cents, :pieces, :unfilled)
+
       # @param reference [Reference]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
       def initialize(reference, stock)
@@ -22,7 +25,24 @@ module Gimlet
         @reference.field.recall(:results, [:plan, request, @stock.object_id]) { planned(request) }
       end
 
+      # What the work would cost if it went so far, bought in the way that is chosen.
+      # @param extent [String] of Core::Extent::NAMES
+      # @return [Cost]
+      def cost(ticket, variant, extent)
+        key = [:cost, extent, ticket.policy, ticket.pumps, ticket.had, work(ticket, variant), variant.id, @stock.object_id]
+        @reference.field.recall(:results, key) { costed(ticket, variant, extent) }
+      end
+
       private
+
+      def costed(ticket, variant, extent)
+        agreed = work(ticket, variant)
+        scope = Core::Scope.of(agreed[:scope], at: agreed[:positions], extent: extent)
+        findings = agreed[:findings].map { |one| Core::Finding.from(one) }
+        demand = Core::Demand.new(Core::Teardown.of(variant, scope), @reference.snapshot, pumps: ticket.pumps, findings: findings, had: ticket.had)
+        plan = Core::KitPlan::Plans.new(demand, @reference.snapshot, @stock, solved: @reference.solved).one(ticket.policy)
+        Cost.new(price_cents: plan.price_cents, pieces: demand.lines.sum(&:quantity), unfilled: plan.unfilled.sum(&:quantity))
+      end
 
       # What was agreed or found on a place that this pump has not, is kept in the ticket, and tells nothing about this pump.
       def work(ticket, variant)
@@ -41,7 +61,7 @@ module Gimlet
 
       # A line set by hand that serves nothing any more, since the pump or the work is another now, is left out.
       def planned(request)
-        PlanRebuild.new(@reference.snapshot, @stock).call(request)
+        PlanRebuild.new(@reference.snapshot, @stock, @reference.solved).call(request)
       rescue Core::InputError => e
         raise unless e.code == "unknown_line" && request[:fixed].any?
 

@@ -3,6 +3,7 @@
 require_relative "../core/input_error"
 require_relative "../core/ticket/ticket"
 require_relative "../core/value"
+require_relative "diagnose_call"
 require_relative "identify_pump"
 require_relative "ticket_plans"
 require_relative "tray"
@@ -12,8 +13,9 @@ module Gimlet
     # All that a ticket's entries lead to: the pump, the work, the parts, and what may be done next.
     class WorkOnTicket
       # `step` is [pumps, orders] still possible after each line that said something, by entry number. `pump` is the variant that the order
-      # would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a PlanRebuild::Result or nil.
-      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :lacking)
+      # would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a PlanRebuild::Result or nil; `extents`
+      # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil.
+      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :lacking, :diagnosis, :extents)
 
       # @param reference [Reference]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
@@ -23,6 +25,7 @@ module Gimlet
         @plans = TicketPlans.new(reference, stock)
         @customers = customers
         @identify = IdentifyPump.new(reference, customers)
+        @diagnose = DiagnoseCall.new(reference)
       end
 
       # @param id [Integer, nil]
@@ -35,10 +38,15 @@ module Gimlet
         planned = @plans.call(ticket, pump) if pump && !ticket.scope.empty?
         View.new(id: id, ticket: ticket, customer: ticket.customer_id && @customers.find(ticket.customer_id), found: found,
                  steps: steps(ticket, entries, found.owned), pump: pump, sure: sure, planned: planned,
-                 tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned), lacking: lacking(ticket, found, pump, planned))
+                 tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned), lacking: lacking(ticket, found, pump, planned),
+                 diagnosis: @diagnose.call(ticket, pump), extents: planned ? extents(ticket, pump) : [])
       end
 
       private
+
+      # The same work, gone as far as each school would.
+      # @return [Array<Array(String, TicketPlans::Cost)>]
+      def extents(ticket, pump) = Core::Extent::NAMES.keys.map { |one| [one, @plans.cost(ticket, pump, one)] }
 
       def identified(ticket)
         @identify.call(kept: ticket.readings, channel: ticket.channel, scope: ticket.scope, customer_id: ticket.customer_id,

@@ -6,6 +6,8 @@ require "time"
 require_relative "../core/5_demand/positions"
 require_relative "../core/9_plan/cautions"
 require_relative "face_drawing"
+require_relative "parts_lines"
+require_relative "stack_entry"
 
 module Gimlet
   module Exchange
@@ -37,8 +39,9 @@ module Gimlet
         title
         cautions
         parts
-        side_by_side(["Keep these: they are in no kit", keep], ["Count these out of the bores", count_out])
-        side_by_side(["Tools", tools], ["Off, and on again", steps])
+        side_by_side(["These go back in: throw none away", keep], ["Count these out of the bores", count_out])
+        tools
+        steps
         stacks
         tightening
         footer
@@ -62,8 +65,14 @@ module Gimlet
       def remarks
         work = @record["work"]
         [("Complaint: #{work['complaints'].join(', ')}." if work["complaints"].any?),
+         ("How far: #{@record['extent']['name']}. #{@record['extent']['warning']}" if @record.dig("extent", "warning")),
+         *left_out, *work["found"].map { |text| "Found: #{text}." },
          ("Placed though not sure: #{@record['reason']}." if @record["reason"])]
           .compact + @record["doubts"].map { |one| "#{one['text']}: stands, #{one['reason']}." } + @record["assumptions"] + not_on_file
+      end
+
+      def left_out
+        @record["left_out"].map { |id, why| "Left out: #{id.tr('_', ' ')}, though #{why}." }
       end
 
       def pump
@@ -86,21 +95,12 @@ module Gimlet
       end
 
       def parts
-        chosen = @record["parts"]
-        section "Parts (#{chosen['plan']})"
-        rows = chosen["lines"].map { |line| [line["quantity"], line["number"], line["name"], covers(line)] }
-        grid([%w[Qty Number Name Serves], *rows], [30, 80, 190, nil])
+        section "Parts (#{@record['parts']['plan']})"
+        lines = PartsLines.new(@record)
+        grid([%w[Qty Number Name Serves], *lines.rows], [52, 80, 180, nil])
         @pdf.move_down 3
-        chosen["unfilled"].each do |one|
-          bullet "NOT SUPPLIED: #{one['quantity']} × #{one['name']} #{one['part']}: #{one['reason']}.", style: :bold
-        end
-        chosen["surplus"].each { |one| bullet "Left over: #{one['quantity']} × #{one['name']} #{one['part']}." }
-      end
-
-      def covers(line)
-        return "" unless line["kit"]
-
-        line["covers"].map { |number, pieces| "#{pieces * line['quantity']} × #{number}" }.join(", ")
+        lines.lacking.each { |text| bullet text, style: :bold }
+        lines.remarks.each { |text| bullet text }
       end
 
       def keep
@@ -118,22 +118,28 @@ module Gimlet
       end
 
       def tools
-        @record["tools"].map { |one| "#{BOX}#{[one['name'], one['number']].compact.join(' · ')}" } +
-          @record["consumables"].map { |one| "#{BOX}#{one['amount']} #{one['unit']} #{one['name']}" }
+        section "Tools"
+        @pdf.text (tool_names + consumables).join("   "), size: SMALL
+      end
+
+      def tool_names = @record["tools"].map { |one| "#{BOX}#{[one['name'], one['number']].compact.join(' · ')}" }
+
+      def consumables
+        @record["consumables"].map do |one|
+          "#{BOX}#{one['amount']} #{one['unit']} #{one['name']}#{" (#{one['packs']} × #{one['number']})" if one['packs']}"
+        end
       end
 
       def steps
-        @record["steps"].map.with_index(1) { |one, at| "#{at}. #{one['title'].capitalize}: #{one['text'].join(' ')}" }
+        section "Off, and on again"
+        @record["steps"].each.with_index(1) do |one, at|
+          @pdf.text "#{at}. <b>#{one['title'].capitalize}</b>: #{one['text'].join(' ')}", size: SMALL, inline_format: true
+        end
       end
 
       def stacks
-        section "Which way round"
-        rows = @record["stacks"].map do |stack|
-          layers = stack["layers"].map { |layer| [layer["name"], layer["facing"]].compact.join(", ") }
-          [stack["name"], "from #{stack['from']} to #{stack['towards']}: #{layers.join(' > ')}",
-           [stack["colour"], stack["spring"]].compact.join("; ")]
-        end
-        grid([["Place", "Order and direction", "Tell it by"], *rows], [70, nil, 120])
+        section "Which way round: black is renewed, grey looked over, white put back"
+        @record["stacks"].each { |one| StackEntry.new(@pdf, one).draw }
       end
 
       def tightening

@@ -2,6 +2,7 @@
 
 require "yaml"
 require_relative "../core/2_readings/vocabulary"
+require_relative "../core/diagnosis/model"
 
 module Gimlet
   module Exchange
@@ -15,6 +16,11 @@ module Gimlet
       # @return [Core::Readings::Vocabulary]
       def shipped
         @shipped ||= Core::Readings::Vocabulary.new(KEYS.to_h { |key| [key, YAML.load_file(File.join(FOLDER, "#{key}.yml"))] })
+      end
+
+      # @return [Core::Diagnosis::Model]
+      def diagnosis
+        @diagnosis ||= Core::Diagnosis::Model.new(YAML.load_file(File.join(FOLDER, "diagnosis.yml")))
       end
 
       # @param text [String] YAML with any of "traits", "work", "complaints" and "words"

@@ -60,7 +60,7 @@ module Gimlet
 
       def old_stack(stack)
         layers = stack["layers"].map { |layer| { "slot" => nil, "fates" => [], "look" => [], "inside" => nil, **layer } }
-        stack.merge("id" => stack["name"], "positions" => [], "layers" => layers)
+        stack.merge("id" => stack["name"], "positions" => [], "drawing" => nil, "layers" => layers)
       end
 
       def pump(plan)

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/5_demand/positions"
+require_relative "../core/9_plan/section"
 require_relative "tightening"
 
 module Gimlet
@@ -18,7 +19,7 @@ module Gimlet
           count_out: workup.demand.count_out.map(&:to_h),
           tools: workup.tools.map(&:to_h), consumables: workup.consumables.map(&:to_h),
           tightening: workup.tightening.map { |one| Tightening.call(one, workup.variant.series, result.request[:units]) },
-          steps: workup.steps.map(&:to_h), stacks: stacks(workup), cautions: workup.cautions
+          steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot), cautions: workup.cautions
         )
       end
 
@@ -61,18 +62,25 @@ module Gimlet
 
       def numbered(line) = { part: line.number }.merge(line.to_h.except(:number))
 
-      def stacks(workup)
-        handled = workup.demand.fates.group_by { |fate| fate.place.stack }
-        handled.map { |stack, fates| stack(stack, fates, workup.variant) }
+      def stacks(workup, snapshot)
+        handled = workup.demand.fates.group_by { |fate| fate.place.stack.id }.values
+        handled.map { |fates| stack(fates.first.place.stack, fates, workup.variant, snapshot) }
+      end
+
+      # Outlines of each piece's upper half, in mm; the lower half mirrors it.
+      def section(stack, variant, snapshot)
+        drawing = Core::Plan::Section.of(stack, variant, snapshot)
+        { length_mm: drawing.length_mm, radius_mm: drawing.radius_mm, pieces: drawing.pieces.map { |one| one.to_h.except(:at) } }
       end
 
       # Each layer once, with what becomes of it at each position.
-      def stack(one, fates, variant)
+      def stack(one, fates, variant, snapshot)
         by_place = fates.to_h { |fate| [[fate.place.position, fate.place.at], fate] }
         positions = one.positions & fates.map { |fate| fate.place.position }
         layers = one.layers.each_with_index.select { |layer, _| Core::Catalogue::Condition.met?(layer.condition, variant) }
+        rows = layers.map { |layer, at| layer(layer, variant, positions.map { |place| by_place[[place, at]] }) }
         one.to_h.slice(:id, :name, :from, :towards, :colour, :spring)
-           .merge(positions: positions, layers: layers.map { |layer, at| layer(layer, variant, positions.map { |place| by_place[[place, at]] }) })
+           .merge(positions: positions, drawing: section(one, variant, snapshot), layers: rows)
       end
 
       def layer(one, variant, fates)

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/6_kit_plan/plans"
+require_relative "diagnosis"
 require_relative "entry_words"
 require_relative "heard"
 require_relative "identification"
@@ -29,7 +30,8 @@ module Gimlet
           line(line)
         end, found: Identification.call(@view.found),
           pump: pump, plan: @view.planned && Plan.call(@view.planned), tray: tray, lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id,
-          phrases: Phrasebook.call(@view.found) }
+          phrases: Phrasebook.call(@view.found), diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, @view.found.reference.snapshot.areas),
+          extents: @view.extents.map { |id, cost| extent(id, cost) } }
       end
 
       private
@@ -54,6 +56,11 @@ module Gimlet
           traits: (one.readings || []).map { |fields| fields[:trait] } }
       end
 
+      # What going so far would cost, and what it leaves to chance.
+      def extent(id, cost)
+        { id: id, name: Core::Extent::NAMES.fetch(id), warning: Core::Extent::WARNINGS.fetch(id), **cost.to_h, chosen: id == @ticket.extent }
+      end
+
       def pump
         one = @view.pump or return
         { id: one.id, model: one.designation, maker: one.series.maker.name, series: one.series.name, serial_range: one.serial_range,
@@ -70,7 +77,7 @@ module Gimlet
       end
 
       def piece(line, quantity)
-        { number: line.number, name: line.name, quantity: quantity, price_cents: line.price_cents * quantity,
+        { number: line.number, name: line.name, quantity: quantity, pack: line.pack, price_cents: line.price_cents * quantity,
           short: [quantity - line.on_hand, 0].max }
       end
     end

@@ -71,5 +71,6 @@ function workSummary({ ticket }: TicketView): string {
   const complaints = ticket.complaints.length > 0 ? ` · complaint: ${ticket.complaints.join(", ")}` : "";
   if (ticket.scope.length === 0) return `nothing agreed yet${complaints}`;
   const pumps = ticket.pumps > 1 ? ` on ${ticket.pumps} pumps` : "";
-  return `${ticket.scope.join(", ").replaceAll("_", " ")}${pumps}${ticket.agreed ? "" : " (asked for)"}${complaints}`;
+  const scope = ticket.scope.map((id) => [id.replaceAll("_", " "), ...(ticket.positions[id] ? [`(${ticket.positions[id].join(", ")})`] : [])].join(" "));
+  return `${scope.join(", ")}${pumps}${ticket.agreed ? "" : " (asked for)"}${complaints}`;
 }

@@ -57,7 +57,7 @@ export function Counter({ ticket, view }: Props) {
   const carryOn = async () => {
     const agreeing = open === "Work";
     if (agreeing && view.ticket.scope.length === 0) return complain("Agree at least one work area first.");
-    const agreed = await fromLine(async () => !agreeing || ticket.add("line", { kind: "work", areas: view.ticket.scope, agreed: true, pumps: view.ticket.pumps }));
+    const agreed = await fromLine(async () => !agreeing || ticket.add("line", { kind: "work", areas: view.ticket.scope, positions: view.ticket.positions, agreed: true, pumps: view.ticket.pumps }));
     if (agreed) setOpen(answerNames[Math.min(answerNames.indexOf(open) + 1, answerNames.length - 1)]!);
   };
 
@@ -119,7 +119,7 @@ export function Counter({ ticket, view }: Props) {
   const backToLine = () => line.current?.focus();
 
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) 340px", gap: 2, alignItems: "start" }}>
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 300px", lg: "minmax(0, 1fr) 340px" }, gap: 2, alignItems: "start" }}>
       <Box>
         <TypingLine
           ref={line}

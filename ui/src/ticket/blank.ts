@@ -20,4 +20,6 @@ export const blankView = (id: number | null): TicketView => ({
   lacking: [{ id: "nothing", text: "" }],
   order_id: null,
   phrases: [],
+  diagnosis: null,
+  extents: [],
 });

@@ -12,9 +12,9 @@ module Gimlet
       # `reuse` is one of REUSE_RULES. `inside` is the slot of the layer that this one sits in and comes out with. `renew_with` are slots of
       # the same stack that are renewed when this one is. `criteria` say what decides when it is looked at. `interval` is
       # { "hours" => 2000 } or { "months" => 24 }. `count_out` marks a piece that can stay behind in its bore.
-      # `condition` names the pumps that have it.
-      Layer = Value.of(:slot, :name, :reuse, :inside, :renew_with, :criteria, :interval, :facing, :shape, :lube, :count_out, :contact_faces,
-                       :consumables, :condition) do
+      # `opens_to` ("from", "towards") is the end of the stack that its lips, hollow or seat look to. `condition` names the pumps that have it.
+      Layer = Value.of(:slot, :name, :reuse, :inside, :renew_with, :criteria, :interval, :facing, :opens_to, :shape, :lube, :count_out,
+                       :contact_faces, :consumables, :condition) do
         # @return [Array<Criterion>] what is looked at, the interval of renewal included
         def checks = criteria + due
 

@@ -29,6 +29,8 @@ module Gimlet
       # @return [Array<String>] agreed areas that this pump has nothing on file for
       attr_reader :not_on_file
       attr_reader :variant, :scope
+      # @return [Array<Place>] every layer that is worked on or disturbed, once for each position
+      attr_reader :places
 
       # @param scope [Array<String>, Scope] area ids, or a whole scope
       def self.of(variant, scope) = new(variant, Scope.of(scope))
@@ -42,12 +44,9 @@ module Gimlet
         @not_on_file = (scope.areas + @added.keys).uniq - @areas.map(&:id)
         @opened = opened
         @groups = @opened.keys.map { |id| @series.group(id) }
+        @places = (area_places + disturbed_places).uniq(&:key).freeze
         freeze
       end
-
-      # Every layer that is worked on or disturbed, once for each position.
-      # @return [Array<Place>]
-      def places = (area_places + disturbed_places).uniq(&:key)
 
       # @return [Array<String>, nil] positions at which a group comes off; nil for all of it
       def positions(group) = @opened.fetch(group.id)

@@ -25,7 +25,8 @@ module Gimlet
       # A loose piece that must come out of `position` before anything goes in.
       Counted = Value.of(:position, :pieces)
 
-      attr_reader :fates, :lines, :missing, :keep, :held, :count_out
+      # @return [Array<Fates::Fate>]
+      attr_reader :fates
 
       # @param teardown [Teardown]
       # @param snapshot [Catalogue::Snapshot]
@@ -37,45 +38,62 @@ module Gimlet
         @snapshot = snapshot
         @pumps = pumps
         @had = had
+        @numbers = {}
         @fates = Fates.of(teardown, findings)
-        renewed, back = @fates.partition { |fate| fate.kind == :replace }
-        found, unknown = by_slot(renewed).partition { |group| number(group.first) }
-        @lines = lines_for(found)
-        @missing = unknown.map { |group| missing_for(group) }
-        @keep = kept_for(back)
-        @held = held_for(back)
-        @count_out = counted
+        renewed, @back = @fates.partition { |fate| fate.kind == :replace }
+        @found, @unknown = by_slot(renewed).partition { |group| number(group.first.place.layer.slot) }
       end
 
       def variant = @teardown.variant
 
       # @return [Hash{String=>Integer}] part number => quantity to buy
-      def quantities = lines.to_h { |line| [line.part.number, line.to_buy] }.select { |_, quantity| quantity.positive? }
+      def quantities
+        counts.to_h { |number, quantity| [number, quantity - had(number, quantity)] }.select { |_, quantity| quantity.positive? }
+      end
+
+      # @return [Array<Line>]
+      def lines
+        @lines ||= of_numbers.map do |number, same|
+          quantity = counts.fetch(number)
+          Line.new(part: @snapshot.part(number), quantity: quantity, had: had(number, quantity),
+                   reasons: same.flat_map { |group| reasons(group) })
+        end
+      end
+
+      # @return [Array<Missing>]
+      def missing = @missing ||= @unknown.map { |group| missing_for(group) }
+
+      # @return [Array<Kept>]
+      def keep = @keep ||= kept_for(@back)
+
+      # @return [Array<Held>]
+      def held = @held ||= held_for(@back)
+
+      # @return [Array<Counted>]
+      def count_out = @count_out ||= counted
+
+      # Nothing is guessed: two numbers for one slot are as good as none.
+      # @return [String, nil] the part number of a slot on this pump
+      def number(slot)
+        return @numbers[slot] if @numbers.key?(slot)
+
+        numbers = variant.series.parts_for(slot, variant)
+        @numbers[slot] = (numbers.first if numbers.one?)
+      end
 
       private
 
       def by_slot(fates) = fates.group_by { |fate| fate.place.layer.slot }.values
-
-      # Nothing is guessed: two numbers for one slot are as good as none.
-      def number(fate)
-        numbers = variant.series.parts_for(fate.place.layer.slot, variant)
-        numbers.first if numbers.one?
-      end
-
-      def lines_for(groups)
-        groups.group_by { |group| number(group.first) }.map do |number, same|
-          quantity = same.sum(&:size) * @pumps
-          Line.new(part: @snapshot.part(number), quantity: quantity, had: [@had.fetch(number, 0), quantity].min,
-                   reasons: same.flat_map { |group| reasons(group) })
-        end
-      end
+      def of_numbers = @of_numbers ||= @found.group_by { |group| number(group.first.place.layer.slot) }
+      def counts = @counts ||= of_numbers.transform_values { |same| same.sum(&:size) * @pumps }
+      def had(number, quantity) = [@had.fetch(number, 0), quantity].min
 
       def missing_for(group)
         Missing.new(name: group.first.place.layer.name, quantity: group.size * @pumps, reasons: reasons(group))
       end
 
       def reasons(group)
-        group.group_by { |fate| [fate.place.stack, fate.place.cause, fate.why, fate.finding&.outcome] }.values.map do |fates|
+        group.group_by { |fate| [fate.place.stack.id, fate.place.cause, fate.why, fate.finding&.outcome] }.values.map do |fates|
           first = fates.first
           "#{fates.size} × #{first.place.layer.name} (#{positions(fates)}): #{why(first)}" +
             (@pumps > 1 ? ", for each of #{@pumps} pumps" : "")
@@ -112,7 +130,7 @@ module Gimlet
       def kept_for(fates)
         fates.group_by { |fate| [fate.place.layer.slot, fate.kind] }.map do |(slot, kind), same|
           layer = same.first.place.layer
-          Kept.new(slot: slot, name: layer.name, part: number(same.first), positions: same.map { |fate| fate.place.position }.uniq, fate: kind,
+          Kept.new(slot: slot, name: layer.name, part: number(slot), positions: same.map { |fate| fate.place.position }.uniq, fate: kind,
                    look: look(same.first), limits: layer.limits)
         end
       end
@@ -126,8 +144,8 @@ module Gimlet
       end
 
       def held_for(fates)
-        open = fates.select { |fate| fate.finding.nil? && %i[inspect turn].include?(fate.kind) && number(fate) }
-        open.group_by { |fate| number(fate) }.map do |number, same|
+        open = fates.select { |fate| fate.finding.nil? && %i[inspect turn].include?(fate.kind) && number(fate.place.layer.slot) }
+        open.group_by { |fate| number(fate.place.layer.slot) }.map do |number, same|
           checks = same.flat_map { |fate| fate.place.layer.checks.map(&:to_s) }.uniq
           Held.new(part: @snapshot.part(number), quantity: same.size * @pumps,
                    why: "#{same.first.place.layer.name} (#{positions(same)})#{": #{checks.join('; ')}" if checks.any?}")

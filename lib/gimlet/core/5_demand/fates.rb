@@ -98,10 +98,11 @@ module Gimlet
       def with_sets(fates)
         loop do
           due = fates.select { |one| one.kind == :replace }.flat_map { |one| partners(one) }
-          changed = fates.map { |one| one.kind != :replace && due.include?(key_of_set(one)) ? one.with(kind: :replace, why: :set) : one }
-          return changed if changed == fates
+          late, rest = fates.partition { |one| one.kind != :replace && due.include?(key_of_set(one)) }
+          return fates if late.empty?
 
-          fates = changed
+          renewed = late.to_h { |one| [one.place.key, one.with(kind: :replace, why: :set)] }
+          fates = (late + rest).map { |one| renewed.fetch(one.place.key, one) }
         end
       end
 

@@ -21,7 +21,9 @@ module Gimlet
         # @param needs [Hash{String=>Integer}] part number => quantity
         # @param offers [Array<Offer>]
         # @param limits [Hash{String=>Integer}] most that can be had of an offer number; none for no limit
-        def initialize(needs, offers, limits: {})
+        # @param solved [Hash] what was solved before, to be looked up and added to
+        def initialize(needs, offers, limits: {}, solved: {})
+          @solved = solved
           @limits = offers.to_h { |offer| [offer, most(offer, needs, limits[offer.number])] }
           @offers = offers.select { |offer| @limits[offer].positive? }
           @needs = needs.to_h { |part, need| [part, [need, reach(part)].min] }.select { |_, need| need.positive? }
@@ -30,12 +32,25 @@ module Gimlet
 
         # @return [Purchase]
         def call
-          found = components.map { |parts, offers| Program.new(@needs.slice(*parts), offers, @limits).call }
+          found = components.map { |parts, offers| solve(@needs.slice(*parts), offers) }
           counts = found.map(&:counts).reduce({}, :merge)
           Purchase.new(counts: counts, score: [@unfilled, *score(counts)], gap_cents: found.sum(&:gap_cents))
         end
 
         private
+
+        # Orders that differ elsewhere share most of their components.
+        def solve(needs, offers)
+          return only(needs, offers.first) if offers.one?
+
+          @solved[[needs, offers, @limits.values_at(*offers)]] ||= Program.new(needs, offers, @limits).call
+        end
+
+        # There is nothing to choose.
+        def only(needs, offer)
+          count = needs.map { |part, need| Rational(need, offer.covers.fetch(part)).ceil }.max
+          Program::Found.new(counts: { offer => count }, gap_cents: 0)
+        end
 
         def most(offer, needs, limit)
           enough = offer.covers.map { |part, pieces| Rational(needs.fetch(part), pieces).ceil }.max || 0

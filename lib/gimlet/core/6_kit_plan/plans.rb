@@ -32,8 +32,10 @@ module Gimlet
         # @param stock [Hash{String=>Stock}]
         # @param fixed [Array<Fixed>]
         # @raise [InputError] where a fixed line serves nothing of the order
-        def initialize(demand, snapshot, stock, fixed: [])
+        # @param solved [Hash] components that were solved before
+        def initialize(demand, snapshot, stock, fixed: [], solved: {})
           @demand = demand
+          @solved = solved
           @snapshot = snapshot
           @stock = stock
           @offers = Offers.new(snapshot, demand.variant, stock).for(demand.quantities.keys)
@@ -48,12 +50,15 @@ module Gimlet
           found.values.map { |same| plan(same.map(&:first), same.first.last) }
         end
 
+        # @return [Plan] that one alone
+        def one(policy) = plan([policy], solve(policy))
+
         private
 
         def solve(policy)
           free = (policy == "complete_sets" ? sets : @offers) - @fixed.keys
           limits = policy == "on_shelf" ? free.to_h { |offer| [offer.number, offer.on_hand] } : {}
-          with_fixed(Cover.new(left_to_cover, free, limits: limits).call)
+          with_fixed(Cover.new(left_to_cover, free, limits: limits, solved: @solved).call)
         end
 
         def offered(fixed)

@@ -23,9 +23,11 @@ module Gimlet
       class Rebuild
         # @param snapshot [Catalogue::Snapshot]
         # @param stock [Hash{String=>KitPlan::Stock}]
-        def initialize(snapshot, stock)
+        # @param solved [Hash] parts of kit plans that were solved before
+        def initialize(snapshot, stock, solved = {})
           @snapshot = snapshot
           @stock = stock
+          @solved = solved
         end
 
         # @param variant [Catalogue::Variant]
@@ -39,7 +41,7 @@ module Gimlet
           tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: job.unit) }
           bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps)
           Workup.new(variant: variant, teardown: teardown, demand: demand,
-                     plans: KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed).call(job.policy), tools: bench.tools,
+                     plans: KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, solved: @solved).call(job.policy), tools: bench.tools,
                      consumables: bench.consumables, tightening: tightening, steps: Steps.for(teardown),
                      cautions: Cautions.for(teardown, @snapshot))
         end

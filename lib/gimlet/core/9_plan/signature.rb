@@ -22,7 +22,8 @@ module Gimlet
 
         def parts(teardown, demand)
           [demand.quantities.sort, demand.missing.map { |one| [one.name, one.quantity] },
-           demand.keep.map { |one| [one.slot, one.part, one.fate] }, teardown.not_on_file]
+           demand.fates.map { |fate| [fate.place.layer.slot, fate.kind] }.uniq.map { |slot, kind| [slot, kind, demand.number(slot)] },
+           teardown.not_on_file]
         end
 
         def bench(list)

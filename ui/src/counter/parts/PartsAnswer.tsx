@@ -2,41 +2,51 @@ import Box from "@mui/material/Box";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import type { NewEntry, Plan } from "../../api/types";
-import { StackDrawing } from "../../drawing/StackDrawing";
+import { FateSwatch } from "../../drawing/SectionDrawing";
+import { fateNames } from "../../drawing/fates";
 import { price } from "../../shell/format";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { DemandTable } from "./DemandTable";
 import { PlanLines } from "./PlanLines";
+import { StackSection } from "./StackSection";
 
-/** Which parts, how they are bought, what goes back in and what must come out. */
+/** Which parts, where each sits, what goes back in, what must come out, and how it is bought. */
 export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }) {
   const chosen = plan.plans[0]!;
   return (
     <>
       <ProblemNote ticket={ticket} where="Parts" />
-      <ToggleButtonGroup exclusive size="small" value={chosen.policy} aria-label="How to buy"
+      <ToggleButtonGroup exclusive size="small" value={chosen.policy} aria-label="How to buy" sx={{ flexWrap: "wrap" }}
         onChange={(_, policy: NonNullable<NewEntry["policy"]> | null) => { if (policy) void ticket.add("Parts", { kind: "plan", policy }); }}>
         {plan.plans.map((one) => (
           <ToggleButton key={one.policy} value={one.policy}>
-            {[one.name, ...one.also].join(" = ")} · {price(one.price_cents)}
+            {[one.name, ...one.also].join(" = ")} · {price(one.price_cents)}{one.unfilled.length > 0 ? `, ${one.unfilled.length} not covered` : ""}
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
-      <PlanLines plan={chosen} />
-      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 3, my: 1 }}>
-        <List title="Keep these: they are in no kit" items={plan.keep.map((one) => `${one.name}, ${one.where}${one.fate === "keep" ? "" : `: ${one.to_do}`}`)} />
+      <details style={{ margin: "8px 0" }}>
+        <summary style={{ fontWeight: 700, cursor: "pointer" }}>The lines, to read out or to set by hand</summary>
+        <PlanLines plan={chosen} ticket={ticket} />
+      </details>
+      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", mt: 1, fontSize: 14 }}>
+        {fateNames.map((one) => <span key={one.name}><FateSwatch fate={one.fate} />{one.name}</span>)}
+      </Box>
+      {plan.stacks.map((stack) => <StackSection key={stack.id} ticket={ticket} plan={plan} stack={stack} />)}
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 2, my: 1 }}>
+        <List title="Goes back in" items={plan.keep.map((one) => `${one.name}, ${one.where}${one.fate === "keep" ? "" : `: ${one.to_do}`}`)} />
         <List title="Count these out of the bores" items={plan.count_out.map((one) => `${one.position}: ${one.pieces.join(", ")}`)} />
+        <List title="Set aside until it is open; what is not used comes back" items={plan.held.map((one) => `${one.quantity} × ${one.part} ${one.name}: ${one.why}`)} />
+        <List title="Kits that are not used" items={chosen.passed_over.map((one) => `${one.number}: ${one.reason}`)} />
       </Box>
       <h3 style={{ margin: "8px 0 4px", fontSize: 16 }}>Why each part</h3>
       <DemandTable demand={plan.demand} />
-      <h3 style={{ margin: "12px 0 4px", fontSize: 16 }}>Which way round</h3>
-      {plan.stacks.map((stack) => <StackDrawing key={stack.name} stack={stack} />)}
     </>
   );
 }
 
 function List({ title, items }: { title: string; items: string[] }) {
+  if (items.length === 0) return null;
   return (
     <Box>
       <h3 style={{ margin: 0, fontSize: 16 }}>{title}</h3>

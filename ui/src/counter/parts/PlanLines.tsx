@@ -4,27 +4,36 @@ import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import type { KitPlan } from "../../api/types";
-import { price } from "../../shell/format";
+import { packs, price } from "../../shell/format";
+import type { LiveTicket } from "../../ticket/useTicket";
+import { SetLine } from "./SetLine";
+
+interface Props {
+  plan: Pick<KitPlan, "lines" | "unfilled" | "surplus"> & { gap_cents?: number };
+  /** Without one the lines stand as they were agreed. */
+  ticket?: LiveTicket;
+}
 
 /** What is put on the counter, what cannot be, and what is left over. */
-export function PlanLines({ plan }: { plan: Pick<KitPlan, "lines" | "unfilled" | "surplus"> & { gap_cents?: number } }) {
+export function PlanLines({ plan, ticket }: Props) {
   return (
     <>
       <Table size="small" aria-label="Parts to sell" sx={{ mt: 1 }}>
         <TableHead>
           <TableRow>
             <TableCell>qty</TableCell><TableCell>number</TableCell><TableCell>name</TableCell>
-            <TableCell>shelf</TableCell><TableCell align="right">price</TableCell>
+            <TableCell>shelf</TableCell><TableCell align="right">price</TableCell>{ticket && <TableCell />}
           </TableRow>
         </TableHead>
         <TableBody>
           {plan.lines.map((line) => (
             <TableRow key={line.number}>
-              <TableCell sx={{ fontWeight: 700 }}>{line.quantity}</TableCell>
+              <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>{packs(line)}</TableCell>
               <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>{line.number}</TableCell>
-              <TableCell>{line.name}</TableCell>
+              <TableCell>{line.name}{line.reason && <div>set by hand: {line.reason}</div>}</TableCell>
               <TableCell>{line.short > 0 ? `${line.short} short` : `${line.on_hand} here`}</TableCell>
               <TableCell align="right">{price(line.total_cents)}</TableCell>
+              {ticket && <TableCell padding="none"><SetLine ticket={ticket} line={line} /></TableCell>}
             </TableRow>
           ))}
         </TableBody>
@@ -32,6 +41,7 @@ export function PlanLines({ plan }: { plan: Pick<KitPlan, "lines" | "unfilled" |
       {plan.unfilled.map((one) => (
         <p key={one.name} style={{ margin: "4px 0" }}>
           <strong>Not covered:</strong> {one.quantity} × {one.name} {one.part ?? ""}, {one.reason}.
+          {one.stand_ins.map((other) => <span key={other.part}> For a while only: {other.part}, {other.note}.</span>)}
         </p>
       ))}
       {(plan.gap_cents ?? 0) > 0 && <p style={{ margin: "4px 0" }}>Not proven cheapest in time: another plan might save up to {price(plan.gap_cents!)}.</p>}

@@ -27,7 +27,7 @@ export function ToolsAnswer({ tools, consumables }: Pick<Plan, "tools" | "consum
       </Table>
       {consumables.length > 0 && (
         <p style={{ margin: "8px 0 0" }}>
-          <strong>Also:</strong> {consumables.map((one) => `${one.amount} ${one.unit} ${one.name}`).join(", ")}.
+          <strong>Also:</strong> {consumables.map((one) => `${one.amount} ${one.unit} ${one.name}${one.packs ? ` (${one.packs} × ${one.number})` : ""}`).join(", ")}.
         </p>
       )}
     </>

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { useVocabulary } from "../../api/queries";
 import type { TicketView, TrayLine } from "../../api/types";
 import { Caution } from "../../shell/Caution";
-import { percent, price } from "../../shell/format";
+import { packs, percent, price } from "../../shell/format";
 import { petrol } from "../../shell/theme";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { SaveOrder } from "./SaveOrder";
@@ -58,7 +58,7 @@ function Lines({ lines }: { lines: TrayLine[] }) {
     <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
       {lines.map((line) => (
         <Box component="li" key={line.number} sx={{ display: "flex", gap: 1, py: 0.25 }}>
-          <strong>{line.quantity}</strong>
+          <strong>{packs(line)}</strong>
           <span style={{ flex: 1 }}>{line.number}<Box component="span" sx={{ display: "block", fontSize: 14, color: "text.secondary" }}>{line.name}{line.short > 0 ? `, ${line.short} short` : ""}</Box></span>
           <span>{price(line.price_cents)}</span>
         </Box>

@@ -1,0 +1,119 @@
+# frozen_string_literal: true
+
+require_relative "../1_catalogue/condition"
+require_relative "../value"
+require_relative "section_shapes"
+
+module Gimlet
+  module Core
+    module Plan
+      # A stack cut along its axis, drawn to scale from the sizes of its parts. x runs from the stack's `from` to its `towards`, y from the
+      # axis outward; everything in mm.
+      #
+      # Sizes that are not on file are taken from what is usual for the shape (`guessed`), so that the order and the directions still show.
+      module Section
+        # `pieces` in the order of the layers; `radius_mm` the largest.
+        Drawing = Value.of(:length_mm, :radius_mm, :pieces)
+        # One layer: `outlines` are polygons ([[x, y], ...]) and `circles` [x, y, radius] of its upper half.
+        Piece = Value.of(:at, :x_mm, :width_mm, :inner_mm, :outer_mm, :outlines, :circles, :guessed)
+
+        GAP_MM = 0.6
+        # Heights where none is on file. Common practice, no source.
+        HEIGHTS = { "oring" => 2, "backup" => 1.5, "washer" => 1.5, "gasket" => 1.5, "clip" => 1.2, "pin" => 3, "ball" => 6, "spring" => 12,
+                    "plunger" => 40, "bolt" => 14, "nut" => 8, "valve" => 20, "cage" => 12, "plug" => 14, "retainer" => 12, "case" => 16,
+                    "sleeve" => 24, "piston" => 20, "guide" => 8, "bearing" => 14 }.freeze
+        USUAL_HEIGHT = 5
+        USUAL_OUTER = 24
+        # What a long piece is shortened to, so that the rings beside it can be seen.
+        LONGEST = 36
+        SHORTEST = 1.4
+
+        Size = Value.of(:inner, :outer, :height, :guessed)
+        private_constant :Size
+
+        module_function
+
+        # @param stack [Catalogue::Stack]
+        # @param variant [Catalogue::Variant]
+        # @param snapshot [Catalogue::Snapshot]
+        # @return [Drawing]
+        def of(stack, variant, snapshot)
+          layers = stack.layers.each_with_index.select { |layer, _| Catalogue::Condition.met?(layer.condition, variant) }
+          sizes = sizes(layers, variant, snapshot)
+          pieces = placed(layers, sizes)
+          Drawing.new(length_mm: pieces.map do |one|
+            one.x_mm + one.width_mm
+          end.max.round(2), radius_mm: pieces.map(&:outer_mm).max.round(2), pieces: pieces)
+        end
+
+        def sizes(layers, variant, snapshot)
+          specs = layers.map do |layer, _|
+            numbers = variant.series.parts_for(layer.slot, variant)
+            numbers.one? ? snapshot.part(numbers.first).spec : {}
+          end
+          usual = specs.filter_map { |spec| spec["od_mm"] }.max || USUAL_OUTER
+          layers.zip(specs).map { |(layer, _), spec| size(layer.shape, spec, usual) }
+        end
+
+        def size(shape, spec, usual)
+          section = spec["section_mm"]
+          outer = spec["od_mm"] || (spec["id_mm"] && section && (spec["id_mm"] + (2 * section))) || (usual * 0.8)
+          inner = SectionShapes.solid?(shape) ? 0 : spec["id_mm"] || (outer * 0.6)
+          height = section || spec["height_mm"] || spec["length_mm"]
+          Size.new(inner: inner / 2.0, outer: outer / 2.0, height: (height || HEIGHTS.fetch(shape, USUAL_HEIGHT)).clamp(SHORTEST, LONGEST),
+                   guessed: height.nil? || !(spec["od_mm"] || spec["id_mm"]))
+        end
+
+        def placed(layers, sizes)
+          hosts = layers.each_index.to_h { |place| [layers[place].first.slot, place] }
+          x = 0.0
+          spans = {}
+          layers.each_index do |place|
+            next if layers[place].first.inside
+
+            width = [sizes[place].height, *within(layers, sizes, layers[place].first.slot)].max
+            spans[place] = [x, width]
+            x += width + GAP_MM
+          end
+          layers.each_index.map { |place| piece(place, layers, sizes, spans, hosts) }
+        end
+
+        # What sits inside needs room.
+        def within(layers, sizes, slot)
+          inner = layers.each_index.select { |place| layers[place].first.inside == slot }
+          inner.empty? ? [] : [inner.sum { |place| sizes[place].height + GAP_MM } + GAP_MM]
+        end
+
+        def piece(place, layers, sizes, spans, hosts)
+          layer, at = layers[place]
+          x, width = spans[place] || span_inside(place, layers, sizes, spans, hosts)
+          inner, outer = radii(place, layers, sizes, hosts)
+          outlines, circles = SectionShapes.of(layer.shape, open_to: layer.opens_to, x: x, width: width, inner: inner, outer: outer)
+          Piece.new(at: at, x_mm: x.round(2), width_mm: width.round(2), inner_mm: inner.round(2), outer_mm: outer.round(2), outlines: outlines,
+                    circles: circles, guessed: sizes[place].guessed)
+        end
+
+        # One beside the other within the host, which may itself sit in another.
+        def span_inside(place, layers, sizes, spans, hosts)
+          host = hosts[layers[place].first.inside]
+          start, = spans[host] || span_inside(host, layers, sizes, spans, hosts)
+          before = layers.each_index.select { |other| other < place && layers[other].first.inside == layers[place].first.inside }
+          [start + GAP_MM + before.sum { |other| sizes[other].height + GAP_MM }, sizes[place].height]
+        end
+
+        # A host is drawn outside of what sits in it.
+        def radii(place, layers, sizes, hosts)
+          layer = layers[place].first
+          size = sizes[place]
+          inner = layers.each_index.select { |other| layers[other].first.inside == layer.slot }
+          return [size.inner, size.outer] if inner.empty? && layer.inside.nil?
+          return [(size.inner + size.outer) / 2, size.outer] if inner.any?
+
+          host = sizes[hosts[layer.inside]]
+          middle = (host.inner + host.outer) / 2
+          [[size.inner, middle - 1].min, middle - 0.2]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+require_relative "../counter/diagnose_call"
+
+module Gimlet
+  module Present
+    # What the complaints point to, as the API answers it.
+    module Diagnosis
+      SHOWN = 5
+
+      module_function
+
+      # @param result [Counter::DiagnoseCall::Result]
+      # @param areas [Hash{String=>String}] work area id => name
+      def call(result, areas)
+        found = result.found
+        { suspects: found.suspects.first(SHOWN).map { |one| suspect(one) },
+          scope: found.scope.map { |id| { id: id, name: areas.fetch(id, id.tr("_", " ")) } }, enough: found.enough.round(4),
+          rule_out: found.first.map { |sign| check(sign, result) }, checks: found.next_checks.map { |one| check(one.sign, result) },
+          checked: result.checked.map { |id, there| { id: id, name: Counter::DiagnoseCall::MODEL.signs.fetch(id).name, result: there ? "yes" : "no" } } }
+      end
+
+      def suspect(one)
+        { id: one.cause.id, name: one.cause.name, probability: one.probability.round(4), because: one.cause.because, pump: one.cause.pump?,
+          signs: one.signs.map(&:name) }
+      end
+
+      def check(sign, result)
+        { id: sign.id, ask: sign.ask, minutes: (sign.seconds / 60.0).round(1), sum: result.sums[sign.id] }
+      end
+    end
+  end
+end

@@ -1,0 +1,26 @@
+import Box from "@mui/material/Box";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import Radio from "@mui/material/Radio";
+import RadioGroup from "@mui/material/RadioGroup";
+import type { NewEntry, TicketView } from "../../api/types";
+import { price } from "../../shell/format";
+import type { LiveTicket } from "../../ticket/useTicket";
+
+/** How far the work goes: each school with its cost and its warning. */
+export function Extents({ ticket, extents }: { ticket: LiveTicket; extents: TicketView["extents"] }) {
+  if (extents.length === 0) return null;
+  const chosen = extents.find((one) => one.chosen);
+  return (
+    <Box>
+      <Box id="extent" sx={{ fontWeight: 700 }}>How far</Box>
+      <RadioGroup aria-labelledby="extent" value={chosen?.id ?? ""}
+        onChange={(event) => void ticket.add("Work", { kind: "extent", extent: event.target.value as NonNullable<NewEntry["extent"]> })}>
+        {extents.map((one) => (
+          <FormControlLabel key={one.id} value={one.id} control={<Radio size="small" sx={{ py: 0.5 }} />}
+            label={`${one.name}: ${price(one.price_cents)}, ${one.pieces} pieces${one.unfilled > 0 ? `, ${one.unfilled} not covered` : ""}`} />
+        ))}
+      </RadioGroup>
+      {chosen?.warning && <Box sx={{ fontSize: 15 }}>{chosen.warning}</Box>}
+    </Box>
+  );
+}

@@ -1,0 +1,104 @@
+import { useId } from "react";
+import type { Section, StackLayer } from "../api/types";
+import { ink } from "../shell/theme";
+import { type Fate, shownFate } from "./fates";
+
+const WIDTH = 640;
+const HEIGHT = 260;
+/** Numbers nearer than this stand in two rows. */
+const TOUCHING = 17;
+const NUMBERS = 26;
+const MARGIN = 8;
+
+interface Props {
+  section: Section;
+  layers: StackLayer[];
+  picked: number | null;
+  onPick?: (index: number) => void;
+}
+
+/** A stack cut along its axis, to scale, each piece numbered as in the list beside it. */
+export function SectionDrawing({ section, layers, picked, onPick }: Props) {
+  const id = useId();
+  const scale = Math.min((WIDTH - 2 * MARGIN) / section.length_mm, (HEIGHT - NUMBERS - 2 * MARGIN) / (2 * section.radius_mm), 7);
+  const axis = NUMBERS + MARGIN + section.radius_mm * scale;
+  const width = section.length_mm * scale + 2 * MARGIN;
+  const x = (mm: number) => MARGIN + mm * scale;
+  const lowered = rows(section.pieces.map((piece) => x(piece.x_mm + piece.width_mm / 2)));
+  return (
+    <svg viewBox={`0 0 ${width} ${axis + section.radius_mm * scale + MARGIN}`} width={width} style={{ maxWidth: "100%", display: "block" }} aria-hidden>
+      <Fillings id={id} />
+      <line x1={0} x2={width} y1={axis} y2={axis} stroke={ink} strokeWidth={0.7} strokeDasharray="12 3 2 3" />
+      {section.pieces.map((piece, index) => {
+        const fill = filling(shownFate(layers[index]!.fates), id);
+        const outline = { fill, stroke: ink, strokeWidth: picked === index ? 2.6 : 1.1, strokeDasharray: fill === "none" ? "4 2" : undefined };
+        return (
+          <g key={index} onClick={() => onPick?.(index)} style={{ cursor: onPick ? "pointer" : undefined }}>
+            {[1, -1].map((half) => (
+              <g key={half}>
+                {piece.outlines.map((points, at) => (
+                  <polygon key={at} points={points.map(([u, v]) => `${x(u!)},${axis - half * v! * scale}`).join(" ")} {...outline} />
+                ))}
+                {piece.circles.map(([u, v, r], at) => <circle key={at} cx={x(u!)} cy={axis - half * v! * scale} r={Math.max(r! * scale, 1.5)} {...outline} />)}
+              </g>
+            ))}
+            <text x={x(piece.x_mm + piece.width_mm / 2)} y={lowered[index] ? NUMBERS - 1 : NUMBERS - 13} textAnchor="middle" fontSize={13}
+              fontWeight={picked === index ? 700 : 400} fill={ink}>
+              {index + 1}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+/** Which numbers stand in the lower row. */
+function rows(centres: number[]): boolean[] {
+  let upper = -Infinity;
+  return centres.map((centre) => {
+    const low = centre - upper < TOUCHING;
+    if (!low) upper = centre;
+    return low;
+  });
+}
+
+/** One piece's filling by itself, for a legend. */
+export function FateSwatch({ fate }: { fate: Fate }) {
+  const id = useId();
+  const fill = filling(fate, id);
+  return (
+    <svg width={22} height={14} aria-hidden style={{ verticalAlign: "-2px", marginRight: 4 }}>
+      <Fillings id={id} />
+      <rect x={1} y={1} width={20} height={12} fill={fill} stroke={ink} strokeDasharray={fill === "none" ? "4 2" : undefined} />
+    </svg>
+  );
+}
+
+function filling(fate: Fate, id: string): string {
+  switch (fate) {
+    case "replace": return ink;
+    case "inspect": return `url(#${id}hatch)`;
+    case "turn": return `url(#${id}lines)`;
+    case "rework":
+    case "clean": return `url(#${id}dots)`;
+    case "keep": return "#fffdf8";
+    default: return "none";
+  }
+}
+
+function Fillings({ id }: { id: string }) {
+  return (
+    <defs>
+      <pattern id={`${id}hatch`} width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width={5} height={5} fill="#fffdf8" /><line x1={0} x2={0} y1={0} y2={5} stroke={ink} strokeWidth={2} />
+      </pattern>
+      <pattern id={`${id}lines`} width={4} height={4} patternUnits="userSpaceOnUse">
+        <rect width={4} height={4} fill="#fffdf8" /><line x1={0} x2={4} y1={1} y2={1} stroke={ink} strokeWidth={1.2} />
+      </pattern>
+      <pattern id={`${id}dots`} width={5} height={5} patternUnits="userSpaceOnUse">
+        <rect width={5} height={5} fill="#fffdf8" /><circle cx={2} cy={2} r={1.3} fill={ink} />
+      </pattern>
+    </defs>
+  );
+}
