@@ -268,6 +268,7 @@ class CounterTest < SystemTest
     say "plate TK4R20, serial 31500, 15 lpm, green, discharge valves"
     assert_text "Enough to order"
     open_answer "Parts"
+    find("summary", text: "The lines").click
     assert_selector "table[aria-label='Parts to sell']", text: "PW-4132"
     click_button "cheapest = complete sets"
     assert_selector "table[aria-label='Parts to sell']", text: "PW-K42B"

@@ -92,7 +92,7 @@ module Gimlet
       # Group id => positions, in the order they come off. What comes off in one piece comes off for all.
       def opened
         @areas.each_with_object({}) do |area, order|
-          area.opens.each { |id| take_off(id, at(area), order) }
+          area.opens.each { |id| take_off(id, worked(area), order) }
         end
       end
 
@@ -101,8 +101,7 @@ module Gimlet
         return unless met?(group)
 
         group.after.each { |first| take_off(first, positions, order) }
-        mine = group.each ? positions : nil
-        order[id] = order.key?(id) && (order[id].nil? || mine.nil?) ? nil : [*order[id], *mine].uniq.then { |all| mine && all }
+        order[id] = group.each ? [*order[id], *positions].uniq : nil
       end
 
       def area_places

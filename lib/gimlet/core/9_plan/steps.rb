@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../1_catalogue/wet_end"
+require_relative "../5_demand/positions"
 require_relative "touched"
 require_relative "../value"
 
@@ -17,14 +18,19 @@ module Gimlet
         # @param teardown [Teardown]
         # @return [Array<Step>]
         def for(teardown)
-          off = teardown.groups.map { |group| Step.new(phase: "open", title: group.name, text: [group.open], fasteners: []) }
+          off = teardown.groups.map { |group| Step.new(phase: "open", title: title(group, teardown), text: [group.open], fasteners: []) }
           work = teardown.areas.map do |area|
             Step.new(phase: "renew", title: area.name, text: area.work, fasteners: [])
           end
           back = teardown.groups.reverse.map do |group|
-            Step.new(phase: "close", title: group.name, text: [group.close], fasteners: group.fasteners)
+            Step.new(phase: "close", title: title(group, teardown), text: [group.close], fasteners: group.fasteners)
           end
           off + work + back + finish(teardown)
+        end
+
+        # Where only some positions are worked on, what comes off at each says where.
+        def title(group, teardown)
+          teardown.scope.at.any? && group.each ? "#{group.name} (#{Positions.short(teardown.positions(group))})" : group.name
         end
 
         def finish(teardown)
@@ -39,7 +45,8 @@ module Gimlet
         # "Seat them at {figure}" with the figure worked out from the pump's own trait, rounded down to what a gauge shows.
         def told(one, variant)
           figure = one.figure or return one.text
-          value = variant.trait(figure["trait"]) * Rational(figure["times"].to_s)
+          most = variant.trait(figure["trait"])
+          value = (most.is_a?(Range) ? most.end : most) * Rational(figure["times"].to_s)
           one.text.sub("{figure}", "#{value.floor} #{figure['unit']}")
         end
       end

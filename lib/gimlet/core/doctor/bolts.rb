@@ -21,7 +21,7 @@ module Gimlet
         end
 
         # @return [Array<Finding>]
-        def call = @series.fasteners.flat_map { |one| passes(one) + listed(one) + single(one) + torques(one) } + each
+        def call = @series.fasteners.flat_map { |one| passes(one) + listed(one) + single(one) + torques(one) } + each + never
 
         private
 
@@ -79,13 +79,29 @@ module Gimlet
         def each
           @series.groups.select(&:each).flat_map do |group|
             worked = @series.areas.select { |area| opens?(area, group) }.flat_map { |area| positions(area.stacks) }
-            touched = positions(group.disturbs.keys) + group.fasteners.filter_map do |id|
-              @series.fastener(id)
-            end.flat_map(&:points).flat_map { |point| point.at || [] }
-            (touched.uniq - worked).map do |one|
+            (off(group) - worked).map do |one|
               error("groups.#{group.id}.each", "comes off at “#{one}”, where no area that opens it works.")
             end
           end
+        end
+
+        # An area that opens such a group must work where it comes off.
+        def never
+          @series.areas.product(@series.groups.select(&:each)).filter_map do |area, group|
+            next unless opens?(area, group)
+
+            places = off(group)
+            next if places.empty? || places.intersect?(positions(area.stacks))
+
+            error("areas.#{area.id}.opens", "works at #{positions(area.stacks).join(', ')}, but “#{group.id}” comes off at #{places.join(', ')}: " \
+                                            "call the places alike, or take `each` out.")
+          end
+        end
+
+        # @return [Array<String>] positions that a group holds or disturbs
+        def off(group)
+          held = group.fasteners.filter_map { |id| @series.fastener(id) }.flat_map(&:points).flat_map { |point| point.at || [] }
+          (positions(group.disturbs.keys) + held).uniq
         end
 
         def opens?(area, group) = area.opens.any? { |id| id == group.id || first?(id, group.id) }

@@ -39,7 +39,7 @@ module Gimlet
         end
 
         def told?(one, figure)
-          one.text.include?("{figure}") && Catalogue::Variant.of_series(@series).any? { |variant| variant.trait(figure["trait"]).is_a?(Numeric) }
+          one.text.include?("{figure}") && Catalogue::Variant.of_series(@series).any? { |variant| variant.trait(figure["trait"]).then { |value| value.is_a?(Numeric) || value.is_a?(Range) } }
         end
 
         def trials

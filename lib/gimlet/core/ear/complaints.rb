@@ -9,14 +9,19 @@ module Gimlet
       class Complaints
         # So many words may stand between the first and the last of a phrase, over those of the phrase.
         BETWEEN = 4
+        NO = %w[no not].freeze
 
         # @param complaints [Enumerable<Readings::Vocabulary::Complaint>]
         def initialize(complaints)
           phrases = complaints.flat_map do |one|
             one.phrases.map { |phrase| [one.id, phrase.split.map { |word| word.split("|").to_h { |other| [Tokens.norm(other), true] } }] }
           end
-          @phrases = phrases.each_with_index.sort_by { |(_, words), at| [-words.size, at] }.map(&:first)
+          @phrases = phrases.each_with_index.sort_by { |(_, words), at| [denying?(words) ? 0 : 1, -words.size, at] }.map(&:first)
         end
+
+        # The “no” of “no pressure” belongs to it and denies nothing else in the clause.
+        def denying?(words) = words.any? { |any| NO.any? { |word| any.key?(word) } }
+        private :denying?
 
         # @return [Boolean] whether a word says the same complaint again
         def word?(id, norm) = @phrases.any? { |one, words| one == id && words.any? { |any| any.key?(norm) } }

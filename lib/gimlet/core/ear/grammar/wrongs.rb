@@ -10,9 +10,11 @@ module Gimlet
 
           def complain(clause)
             @wrong, @denied = [], []
+            told = []
             while (id, pieces = @complaints.find(complaining(clause))) && id
-              complaint(clause, id, pieces)
+              told << id if complaint(clause, id, pieces)
             end
+            beside(clause) if told.any?
             observed(clause)
           end
 
@@ -31,14 +33,17 @@ module Gimlet
           def complaint(clause, id, pieces)
             # "no leaks" is no complaint, but "no pressure" is.
             no = unused(clause).find { |piece| piece.says(:not) && pieces.none?(piece) && piece.from < pieces.map(&:from).min }
-            return @denied += pieces if no
+            return (@denied += pieces) && nil if no
 
             note(pieces, complaint: id)
             @wrong += pieces
-            # Nouns beside a complaint say where it is and when; they are no order for work.
+            unused(clause).each { |piece| piece.used = true if @complaints.word?(id, piece.norm) }
+          end
+
+          # Nouns beside a complaint say where it is and when; they are no order for work.
+          def beside(clause)
             unused(clause).each do |piece|
-              beside = (piece.noun? || piece.areas.any?) && !counted?(clause, piece) && !needed?(clause, piece)
-              piece.used = true if beside || @complaints.word?(id, piece.norm)
+              piece.used = true if (piece.noun? || piece.areas.any?) && !counted?(clause, piece) && !needed?(clause, piece)
             end
           end
 
