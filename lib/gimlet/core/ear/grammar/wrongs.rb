@@ -37,6 +37,8 @@ module Gimlet
 
             note(pieces, complaint: id)
             @wrong += pieces
+            # "one ceramic wobbles": one of them, not the count of them.
+            pieces.select(&:noun?).each { |noun| before(clause, noun).first&.then { |piece| piece.used = true if piece.whole? } }
             unused(clause).each { |piece| piece.used = true if @complaints.word?(id, piece.norm) }
           end
 
