@@ -8,18 +8,6 @@ module Gimlet
   module Exchange
     # Catalogue documents as files, one for each series.
     module CatalogueFiles
-      # A JSON object that does not take a key twice.
-      class OnceEach < Hash
-        class Twice < StandardError; end
-
-        def []=(key, value)
-          raise Twice, key if key?(key)
-
-          super
-        end
-      end
-      private_constant :OnceEach
-
       module_function
 
       # @param path [String] a file, or a folder of *.json files
@@ -47,10 +35,7 @@ module Gimlet
       def parse(file)
         text = File.read(file, encoding: "bom|utf-8")
         Core::InputError.reject(file, "not_utf8", "#{file} is not UTF-8 text: save it as UTF-8.") unless text.valid_encoding?
-        JSON.parse(text, object_class: OnceEach)
-        JSON.parse(text)
-      rescue OnceEach::Twice => e
-        Core::InputError.reject(file, "key_twice", "#{file} has the key “#{e.message}” twice in one place: one of them would be lost.")
+        JSON.parse(text, allow_duplicate_key: false)
       rescue JSON::ParserError => e
         Core::InputError.reject(file, "not_json", "#{file} is not valid JSON: #{e.message.lines.first.strip}.")
       end

@@ -101,7 +101,13 @@ module Gimlet
         return unless met?(group)
 
         group.after.each { |first| take_off(first, positions, order) }
-        order[id] = group.each ? [*order[id], *positions].uniq : nil
+        order[id] = group.each ? [*order[id], *with_neighbours(group, positions)].uniq : nil
+      end
+
+      # A cover over two valves comes off for both.
+      def with_neighbours(group, positions)
+        points = group.fasteners.flat_map { |id| @series.fastener(id).points }
+        positions + points.filter_map(&:at).select { |at| at.intersect?(positions) }.flatten
       end
 
       def area_places

@@ -51,7 +51,7 @@ module Gimlet
 
         def trial(snapshot, variant, area)
           found = Plan::Rebuild.new(snapshot, {}).call(variant, scope: [area.id])
-          return if found.demand.fates.any? || found.steps.any?
+          return if found.demand.fates.any? || found.teardown.groups.any?
 
           error("areas.#{area.id}", "is no work on #{variant.id}: it renews nothing and opens nothing.")
         rescue StandardError => e

@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+require_relative "../support/constructions_table"
+require_relative "../support/core"
+
+class WorkedOrdersTest < Minitest::Test
+  include DemoCatalogue
+
+  ORDERS = YAML.load_file(File.expand_path("worked_orders.yml", __dir__)).freeze
+
+  def plan(order)
+    scope = Gimlet::Core::Scope.of(order["work"], at: order["at"] || {}, extent: order["extent"])
+    Gimlet::Core::Plan::Rebuild.new(snapshot, STOCK).call(variant(order["pump"]), scope: scope)
+  end
+
+  def test_orders_come_out_line_for_line
+    ORDERS.each do |order|
+      found = plan(order)
+      told = "#{order['pump']} #{order['work'].join(', ')}"
+      assert_equal order["needs"].sort, found.demand.quantities.sort, told
+      back = found.demand.keep.to_h { |one| [one.name, one.fate.to_s] }
+      assert_equal order["back"].to_a.sort, back.slice(*(order["back"] || {}).keys).to_a.sort, told
+      assert_empty (order["tools"] || []) - found.tools.map(&:number), told
+      other_frames = (order["tools"] ? %w[0 1] : []).map { |frame| "GH T1#{frame}" } - (order["tools"] || [])
+      assert_empty other_frames & found.tools.map(&:number), told
+    end
+  end
+
+  # The documentation's table is counted from the documents, and no construction lacks a column.
+  def test_the_table_of_constructions_is_true
+    assert_equal ConstructionsTable.call(DOCUMENTS), File.read(File.expand_path("../../docs/constructions.md", __dir__))
+    DOCUMENTS.each do |one|
+      cells = ConstructionsTable.cells(one)
+      lacking = %w[kits criteria finish groups].zip(cells.values_at(5, 9, 10, 4)).select { |_, count| count.zero? }
+      assert_empty lacking, one["series"]["id"]
+    end
+  end
+
+  def test_they_speak_of_most_constructions
+    series = ORDERS.map { |order| variant(order["pump"]).series }.uniq
+    assert_operator series.map(&:construction).uniq.size, :>=, 18
+  end
+end
