@@ -57,7 +57,9 @@ class Trial
     (@reference.field.column(trait.id).values.compact - [value]).grep_v(Array).sample(random: random) || value
   end
 
+  # What a valve is rated for is a range; what is asked of it lies in the middle.
   def reading(trait, **told)
+    told[:value] = (told[:value].begin + told[:value].end) / 2 if told[:value].is_a?(Range)
     tool = trait.kind == "rated" ? "papers" : "rule"
     Gimlet::Core::Readings::Reading.new(definition: trait, observer: "caller", tool: tool, **told)
   end

@@ -28,11 +28,8 @@ class TrustTest < Minitest::Test
   def pumps = FIELD.possibilities.each_index.to_a.sample(CALLS, random: @random)
   def order(at) = KNOWN.order_classes.id_of(at)
 
-  # What a valve is rated for is a range; what is asked of it lies in the middle.
-  def told(value) = value.is_a?(Range) ? (value.begin + value.end) / 2 : value
-
   def seen(truth, *ids)
-    ids.select { |id| truth.traits[id] }.map { |id| @trial.reading(trait(id), value: told(truth.traits[id])) }
+    ids.select { |id| truth.traits[id] }.map { |id| @trial.reading(trait(id), value: truth.traits[id]) }
   end
 
   def wrong_and_enough(outcomes) = outcomes.count { |one| one.enough && !one.right }

@@ -37,7 +37,7 @@ module Gimlet
         scope = scope_of(request, heard)
         found = @reference.identify(scope).call(readings, channel: channel, owned: owned, chosen: request[:chosen],
                                                           settled: request[:settled] || [])
-        Result.new(reference: @reference, readings: readings, heard: heard, owned: owned, identification: found,
+        Result.new(reference: @reference, readings: readings, heard: heard, owned: owned, identification: with_areas(found, request, heard),
                    part_differences: part_differences(found, scope))
       end
 
@@ -78,6 +78,15 @@ module Gimlet
         return [] if likely.size < 2
 
         Core::Plan::PartDifferences.call(likely.map { |one| @reference.variant(one.members.first) }, scope, @reference.snapshot)
+      end
+
+      # Agreed work that the leading pump has nothing on file for is never enough to order.
+      def with_areas(found, request, heard)
+        asked = [request[:scope], heard.scope].find { |one| one && !one.empty? } || []
+        leader = @reference.variant(found.order_classes.first.members.first)
+        return found if (asked - leader.series.areas_of(leader).map(&:id)).empty?
+
+        found.with(enough: false, lacking: found.lacking + ["not_on_file"])
       end
 
       # What was agreed, else what was asked for in the line, else everything.

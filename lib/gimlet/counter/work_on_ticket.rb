@@ -91,9 +91,8 @@ module Gimlet
       # @return [Array<String>] ids of what is lacking; none of them keeps a specialist from saving with a reason
       def lacking(ticket, found, pump, planned)
         return ["nothing"] unless planned
-        return [] if found.identification.enough && (ticket.chosen.nil? || leads?(found, pump, ticket))
-
-        (found.identification.lacking + (ticket.chosen ? ["unsure"] : [])).uniq
+        by_hand = ticket.chosen && !leads?(found, pump, ticket)
+        (found.identification.lacking + (by_hand ? ["unsure"] : [])).uniq
       end
 
       def leads?(found, pump, ticket)

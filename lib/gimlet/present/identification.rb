@@ -128,9 +128,13 @@ module Gimlet
         pairs.map { |at, probability| { model: variant(at).id, probability: probability.round(4) } }
       end
 
+      def shown(trait, value)
+        value.is_a?(Range) ? trait.way.label(trait, value) : [Core::Readings::Reading.plain(value), trait.unit].compact.join(" ")
+      end
+
       def difference(one)
         { trait: one.trait.id, name: one.trait.name, changes_order: one.changes_order,
-          values: one.values.map { |value| value && [Core::Readings::Reading.plain(value), one.trait.unit].compact.join(" ") } }
+          values: one.values.map { |value| value && shown(one.trait, value) } }
       end
     end
   end

@@ -29,13 +29,16 @@ module Gimlet
           "plug" => [[[0, 0], [0, 0.6], [0.2, 0.6], [0.2, 1], [1, 1], [1, 0]]],
           "piston" => [[[0, 0], [0, 0.6], [0.3, 0.6], [0.3, 1], [0.7, 1], [0.7, 0.6], [1, 0.6], [1, 0]]]
         }.freeze
+        # Which way these look matters: they are plain boxes where that is not on file.
+        SEALS = %w[u_seal v_ring lip_seal cup].freeze
+        DIRECTED = [*SEALS, "seat", "poppet", "cage"].freeze
         WIRES = 4
 
         module_function
 
         def solid?(shape) = SOLID.include?(shape)
 
-        # @param open_to [String, nil] "from" (left) or "towards" (right); left where nothing is said
+        # @param open_to [String, nil] "from" (left) or "towards" (right)
         # @return [Array(Array<Array>, Array<Array>)] outlines and circles of the upper half, in mm
         def of(shape, open_to:, x:, width:, inner:, outer:)
           place = lambda do |u, v|
@@ -45,8 +48,12 @@ module Gimlet
           when "oring" then [[], [[(x + (width / 2)).round(2), ((inner + outer) / 2).round(2), ([width, outer - inner].min / 2).round(2)]]]
           when "ball" then [[], [[(x + (width / 2)).round(2), 0, [width / 2, outer].min.round(2)]]]
           when "spring" then [[], wires(x, width, outer)]
-          else [OUTLINES.fetch(shape, [BOX]).map { |outline| outline.map { |u, v| place.call(u, v) } }, []]
+          else [outlines(shape, open_to).map { |outline| outline.map { |u, v| place.call(u, v) } }, []]
           end
+        end
+
+        def outlines(shape, open_to)
+          DIRECTED.include?(shape) && open_to.nil? ? [BOX] : OUTLINES.fetch(shape, [BOX])
         end
 
         def wires(x, width, outer)

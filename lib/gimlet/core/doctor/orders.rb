@@ -2,6 +2,7 @@
 
 require_relative "../1_catalogue/snapshot"
 require_relative "../9_plan/rebuild"
+require_relative "../9_plan/section_shapes"
 require_relative "finding"
 
 module Gimlet
@@ -17,7 +18,7 @@ module Gimlet
         end
 
         # @return [Array<Finding>]
-        def call = looked_over + figures + trials
+        def call = looked_over + facing + figures + trials
 
         private
 
@@ -26,6 +27,15 @@ module Gimlet
             next unless layer.reuse == "inspect" && layer.criteria.empty?
 
             warning("stacks.#{stack.id}.#{layer.slot}", "is looked over, but no criteria say what for.")
+          end
+        end
+
+        # A seal that is drawn to no side tells nobody how it goes in.
+        def facing
+          @series.stacks.flat_map { |stack| stack.layers.map { |layer| [stack, layer] } }.filter_map do |stack, layer|
+            next unless Plan::SectionShapes::SEALS.include?(layer.shape) && layer.opens_to.nil?
+
+            warning("stacks.#{stack.id}.#{layer.slot}", "is a #{layer.shape.tr('_', ' ')}: say in opens_to which end its lips look to.")
           end
         end
 

@@ -9,6 +9,7 @@ import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { DemandTable } from "./DemandTable";
 import { PlanLines } from "./PlanLines";
+import { SetLine } from "./SetLine";
 import { StackSection } from "./StackSection";
 
 /** Which parts, where each sits, what goes back in, what must come out, and how it is bought. */
@@ -37,10 +38,20 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
         <List title="Goes back in" items={plan.keep.map((one) => `${one.name}, ${one.where}${one.fate === "keep" ? "" : `: ${one.to_do}`}`)} />
         <List title="Count these out of the bores" items={plan.count_out.map((one) => `${one.position}: ${one.pieces.join(", ")}`)} />
         <List title="Set aside until it is open; what is not used comes back" items={plan.held.map((one) => `${one.quantity} × ${one.part} ${one.name}: ${one.why}`)} />
-        <List title="Kits that are not used" items={chosen.passed_over.map((one) => `${one.number}: ${one.reason}`)} />
+        {chosen.passed_over.length > 0 && (
+          <Box>
+            <h3 style={{ margin: 0, fontSize: 16 }}>Kits that are not used</h3>
+            {chosen.passed_over.map((one) => (
+              <Box key={one.number} sx={{ display: "flex", gap: 1, alignItems: "start" }}>
+                <span style={{ flex: 1 }}><strong>{one.number}</strong> {one.name}: {one.reason}</span>
+                <SetLine ticket={ticket} line={{ number: one.number, quantity: 0, reason: null }} />
+              </Box>
+            ))}
+          </Box>
+        )}
       </Box>
       <h3 style={{ margin: "8px 0 4px", fontSize: 16 }}>Why each part</h3>
-      <DemandTable demand={plan.demand} />
+      <DemandTable demand={plan.demand} ticket={ticket} />
     </>
   );
 }

@@ -7,7 +7,7 @@ import type { LiveTicket } from "../../ticket/useTicket";
 
 interface Props {
   ticket: LiveTicket;
-  line: KitPlan["lines"][number];
+  line: Pick<KitPlan["lines"][number], "number" | "quantity" | "reason">;
 }
 
 /** A specialist sets a line by hand and says why; it stays on the order and the card. */

@@ -26,7 +26,7 @@ export function DiagnosisPanel({ ticket, diagnosis, complaints, onTake }: Props)
       {diagnosis.checked.length > 0 && (
         <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
           <strong>Checked:</strong>
-          {diagnosis.checked.map((one) => <Button key={one.id} size="small" onClick={() => answer(one.id, null)} aria-label={`${one.name}: take back`}>{one.name}: {one.result} ✕</Button>)}
+          {diagnosis.checked.map((one) => <Button key={one.id} size="small" onClick={() => answer(one.id, null)} aria-label={`${one.name}: ${one.result}, take back`}>{one.name}: {one.result}</Button>)}
         </Box>
       )}
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 2, mt: 1 }}>

@@ -1,0 +1,106 @@
+# frozen_string_literal: true
+
+require_relative "../support/system"
+
+# From what is complained of to what is sold, by hand and eye.
+class WorkTest < SystemTest
+  def say(line) = find_field("What you hear").send_keys(line, :enter)
+
+  def call_about(line)
+    visit "/"
+    say line
+    assert_text "Enough to order"
+  end
+
+  def open_answer(name) = find("section[aria-label='#{name}'] h2 button").click
+  def folded = Gimlet::Core::Ticket::Folded.of(Gimlet::Store::Tickets.new(database).entries(1))
+
+  def test_a_complaint_is_followed_to_its_work
+    call_about "plate TK4R20, serial 31500, 15 lpm, green, pulses and loses pressure"
+    open_answer "Work"
+    within("section[aria-label='What the complaint points to']") do
+      assert_text "valves"
+      assert_text "15 L/min at 200 bar is a nozzle of size 4.7"
+      click_button "Does a new nozzle of the right size bring the pressure back? No"
+      assert_button "new nozzle brings it back: no, take back"
+      click_button "Least that should mend it: inlet valves, discharge valves", exact: false
+    end
+    assert_checked_field "inlet valves", visible: :all
+    assert_accessible
+    assert_equal [%w[inlet_valves discharge_valves], { "nozzle_big" => "no" }], [folded.scope, folded.checked]
+  end
+
+  def test_a_worn_nozzle_needs_no_parts
+    call_about "plate TK4R20, serial 31500, 15 lpm, green, loses pressure"
+    open_answer "Work"
+    click_button "Does a new nozzle of the right size bring the pressure back? Yes"
+    assert_text "No parts yet: the pump is probably not at fault."
+  end
+
+  def test_one_cylinder_only_and_how_far
+    call_about "plate DK420, 17.6 lpm, grey, inlet valves"
+    open_answer "Work"
+    within("[aria-label='inlet valves: where']") do
+      uncheck "inlet valve 1"
+      assert_unchecked_field "inlet valve 1", visible: :all
+      uncheck "inlet valve 3"
+    end
+    assert_text "inlet valves (inlet valve 2) (asked for)"
+    choose "only what was agreed", exact: false
+    assert_text "new parts run against them"
+    open_answer "Parts"
+    assert_selector "table[aria-label='Why each part'] tr", text: "1 × DB 7711"
+    assert_equal [{ "inlet_valves" => ["inlet valve 2"] }, "leak_only"], [folded.at, folded.extent]
+  end
+
+  def test_what_is_found_on_a_piece_changes_the_order
+    call_about "plate MGL40, 600 rpm, 94 lpm, inlet valves"
+    open_answer "Parts"
+    within("section[aria-label='inlet valve']") do
+      click_button "inlet valve cage"
+      select_option "Found at", "inlet valve 2"
+      click_button "renew it"
+    end
+    assert_selector "table[aria-label='Why each part'] tr", text: "1 × MG-0043"
+    assert_accessible
+    found = folded.findings.first
+    assert_equal ["inlet_cage", "inlet valve 2", "replace"], found.values_at(:slot, :position, :outcome)
+  end
+
+  def select_option(label, option)
+    find("[role='combobox']", text: "everywhere").click
+    page.document.find("[role='option']", text: option).click
+    assert_text label
+  end
+
+  def test_a_line_set_by_hand_and_what_the_customer_has
+    call_about "plate DK420, 17.6 lpm, grey, packings"
+    open_answer "Parts"
+    find("summary", text: "The lines").click
+    click_button "DB KIT 120: set by hand"
+    fill_in "Quantity", with: 0
+    fill_in "Why", with: "the bags are torn"
+    click_button "set"
+    assert_text "taken off by hand: the bags are torn"
+    assert_no_selector "table[aria-label='Parts to sell'] tr", text: "DB KIT 120"
+    assert_text "Not covered: 3 × high-pressure packing 20 DB 7820, taken off by hand"
+    fill_in "DB 7850: the customer has", with: 3
+    find_field("DB 7850: the customer has").send_keys(:enter)
+    assert_text "The customer has 3."
+    assert_no_selector "table[aria-label='Parts to sell'] tr", text: "DB 7850"
+  end
+
+  # A tablet on the counter, a desk and a wide screen.
+  def test_it_fits_from_820_to_1920
+    call_about "plate HBL25, 1000 rpm, grey, 27 lpm, packings and valves"
+    [820, 1280, 1920].each do |width|
+      page.current_window.resize_to(width, 1000)
+      %w[Work Parts].each do |name|
+        open_answer name
+        assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, width, "#{name} at #{width}"
+      end
+    end
+  ensure
+    page.current_window.resize_to(1280, 943)
+  end
+end
