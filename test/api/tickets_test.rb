@@ -105,7 +105,18 @@ class TicketsApiTest < Minitest::Test
      ["settled", { doubt: "x", reason: "no" }, "reason_too_short", "reason"],
      ["taken_up", { of: 1, words: "x", complaint: "mood" }, "unknown_complaint", "complaint"],
      ["ordered", {}, "bad_request", "kind"],
-     ["work", { areas: ["paint"], agreed: true }, "unknown_area", "areas"]].each do |kind, body, code, field|
+     ["work", { areas: ["paint"], agreed: true }, "unknown_area", "areas"],
+     ["work", { areas: ["packings"], agreed: true, positions: { packings: ["cylinder 9"] } }, "unknown_position", "positions.packings"],
+     ["inspected", { slot: "lamp", outcome: "replace" }, "unknown_slot", "slot"],
+     ["inspected", { slot: "hp_seal", position: "lid", outcome: "replace" }, "unknown_position", "position"],
+     ["inspected", { slot: "inlet_spring", measured: { mood: 3 } }, "unknown_measure", "measured"],
+     ["inspected", { slot: "inlet_spring", outcome: "lost" }, "bad_request", "outcome"],
+     ["had", { number: "nothing", quantity: 1 }, "unknown_part", "number"], ["had", { number: "PW-4220", quantity: -1 }, "bad_request", "quantity"],
+     ["fixed", { number: "PW-K220", quantity: 1, reason: "x" }, "reason_too_short", "reason"],
+     ["fixed", { number: "nothing", quantity: 1, reason: "because" }, "unknown_part", "number"],
+     ["checked", { check: "mood", result: "yes" }, "unknown_check", "check"],
+     ["checked", { check: "nozzle_big", result: "perhaps" }, "bad_result", "result"],
+     ["extent", { extent: "half" }, "bad_request", "extent"]].each do |kind, body, code, field|
       add(view, kind, **body)
       assert_problem(422, code, field: field)
     end

@@ -91,7 +91,7 @@ class WorkTest < SystemTest
   end
 
   # A tablet on the counter, a desk and a wide screen.
-  def test_it_fits_from_820_to_1920
+  def test_it_fits_a_tablet_a_desk_and_a_wide_screen
     call_about "plate HBL25, 1000 rpm, grey, 27 lpm, packings and valves"
     [820, 1280, 1920].each do |width|
       page.current_window.resize_to(width, 1000)

@@ -4,8 +4,8 @@ require_relative "../core/2_readings/reading"
 require_relative "../core/6_kit_plan/plans"
 require_relative "../core/input_error"
 require_relative "../core/ticket/ticket"
-require_relative "diagnose_call"
 require_relative "identify_pump"
+require_relative "known_things"
 
 module Gimlet
   module Counter
@@ -27,6 +27,7 @@ module Gimlet
         @tickets = tickets
         @customers = customers
         @identify = IdentifyPump.new(reference, customers)
+        @known = KnownThings.new(reference.snapshot)
       end
 
       # @param id [Integer]
@@ -68,9 +69,7 @@ module Gimlet
         when "taken_up" then taken_up(body, channel)
         when "customer" then body.tap { @identify.owned_by(body["customer_id"]) }
         when "settled" then settled(body)
-        when "work" then body.tap { known_areas(body["areas"]) }
-        when "fixed" then fixed(body)
-        when "checked" then body.tap { known_check(body) }
+        when "work", "inspected", "had", "fixed", "checked" then body.tap { @known.check(kind, body) }
         else body
         end
       end
@@ -93,25 +92,6 @@ module Gimlet
         @reference.vocabulary.complaints.key?(body["complaint"]) ||
           reject("complaint", "unknown_complaint", "“#{body['complaint']}” is not a complaint known here.")
         body
-      end
-
-      def known_areas(areas)
-        known = @reference.snapshot.areas.keys
-        (areas - known).each { |id| reject("areas", "unknown_area", "“#{id}” is no work area: use #{known.join(', ')}.") }
-      end
-
-      def known_check(body)
-        checks = DiagnoseCall::MODEL.checks.map(&:id)
-        checks.include?(body["check"]) || reject("check", "unknown_check", "“#{body['check']}” is no check: use #{checks.join(', ')}.")
-        return if body["result"].nil? || DiagnoseCall::ANSWERS.key?(body["result"])
-
-        reject("result", "bad_result", "A check is answered with yes or no.")
-      end
-
-      def fixed(body)
-        return body if body["quantity"].nil? || body["reason"].to_s.strip.size >= REASON
-
-        reject("reason", "reason_too_short", "Say in a few words why the line is set by hand: it stands on the order and the card.")
       end
 
       def settled(body)

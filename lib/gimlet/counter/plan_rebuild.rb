@@ -41,8 +41,8 @@ module Gimlet
 
       # What is particular to this job: found, at hand already, set by hand.
       def particulars(request)
-        { findings: (request[:findings] || []).map { |one| Core::Finding.from(one) }, had: request[:had] || {},
-          fixed: (request[:fixed] || []).map { |one| Core::KitPlan::Fixed.new(**one.slice(:number, :quantity, :reason)) } }
+        { findings: (request[:findings] || []).map { |one| Core::Finding.from(one.transform_keys(&:to_sym)) }, had: request[:had] || {},
+          fixed: (request[:fixed] || []).map { |one| Core::KitPlan::Fixed.new(**one.transform_keys(&:to_sym).slice(:number, :quantity, :reason)) } }
       end
 
       def unit(text)

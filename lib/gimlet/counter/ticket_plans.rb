@@ -48,15 +48,18 @@ module Gimlet
       def work(ticket, variant)
         areas = variant.series.areas_of(variant)
         at = ticket.at.to_h { |id, positions| [id, positions & Core::Scope.positions(variant, areas.find { |area| area.id == id })] }
-        slots = variant.series.stacks.flat_map { |stack| stack.layers_of(variant).map { |layer| [layer.slot, stack.positions] } }
-        found = ticket.findings.select do |one|
-          slots.any? do |slot, positions|
-            slot == one[:slot] && (one[:position].nil? || positions.include?(one[:position]))
-          end
-        end
-        { scope: ticket.scope & @reference.snapshot.areas.keys, positions: at.slice(*ticket.scope).reject do |_, positions|
-          positions.empty?
-        end, findings: found }
+        { scope: ticket.scope & @reference.snapshot.areas.keys, positions: at.slice(*ticket.scope).reject { |_, positions| positions.empty? },
+          findings: ticket.findings.select { |one| findable?(variant, one) } }
+      end
+
+      def findable?(variant, finding)
+        stacks = variant.series.stacks.select { |stack| stack.layers_of(variant).any? { |layer| layer.slot == finding[:slot] } }
+        return false unless stacks.any? { |stack| finding[:position].nil? || stack.positions.include?(finding[:position]) }
+
+        Core::Finding.from(finding).judged(stacks.flat_map(&:layers).select { |layer| layer.slot == finding[:slot] })
+        true
+      rescue Core::InputError
+        false
       end
 
       # A line set by hand that serves nothing any more, since the pump or the work is another now, is left out.

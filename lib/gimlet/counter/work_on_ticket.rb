@@ -91,6 +91,7 @@ module Gimlet
       # @return [Array<String>] ids of what is lacking; none of them keeps a specialist from saving with a reason
       def lacking(ticket, found, pump, planned)
         return ["nothing"] unless planned
+
         by_hand = ticket.chosen && !leads?(found, pump, ticket)
         (found.identification.lacking + (by_hand ? ["unsure"] : [])).uniq
       end
