@@ -103,6 +103,13 @@ class PlantedMistakesTest < Minitest::Test
   }.freeze
 
   WARNED = {
+    "a group that nothing opens" => [lambda { |one, _|
+      one["groups"] << { "id" => "lid", "name" => "lid", "open" => "", "close" => "" }
+    }, "groups.lid", "used by nothing"],
+    "a tool that nobody needs" => [lambda { |one, _|
+      one["tools"] = [{ "id" => "hook", "name" => "hook", "kind" => "common" }]
+    }, "tools.hook", "used by nothing"],
+    "a seal that faces nowhere" => [->(one, t) { t.layer("packing", "seal").call(one).delete("opens_to") }, "stacks.packing.seal", "say in opens_to"],
     "a place without a part" => [->(one, _) { one["fits"].reject! { |fit| fit["slot"] == "wiper" } }, "fits.wiper", "has no part on file"],
     "inches for feet, up" => [->(one, _) { one["fasteners"][1]["tightenings"][0].merge!("value" => 160, "unit" => "lbf·ft", "steps" => [50, 160]) },
                               "fasteners.cover_bolts", "check the unit"],

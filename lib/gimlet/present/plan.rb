@@ -53,7 +53,7 @@ module Gimlet
       end
 
       def kit_plan(one)
-        one.to_h.merge(lines: one.lines.map(&:to_h), price: one.price_cents / 100.0,
+        one.to_h.merge(lines: one.lines.map(&:to_h), price: one.price_cents / 100.0, complete: one.complete,
                        unfilled: one.unfilled.map { |line| unfilled(line) }, passed_over: one.passed_over.map(&:to_h),
                        surplus: one.surplus.map { |line| numbered(line) })
       end

@@ -12,7 +12,19 @@ module Gimlet
       # A way to buy what is needed. `also` names the policies that come out the same.
       # `gap_cents` is what a better plan could save at most, 0 where this one is proven best.
       # `passed_over` says why kits that look right are not in it.
-      Plan = Value.of(:policy, :name, :also, :lines, :price_cents, :unfilled, :surplus, :gap_cents, :passed_over)
+      Plan = Value.of(:policy, :name, :also, :lines, :price_cents, :unfilled, :surplus, :gap_cents, :passed_over) do
+        # @return [String] when everything is there
+        def complete
+          short = lines.count { |line| line.short.positive? }
+          return "not complete: #{unfilled.sum(&:quantity)} pieces are not covered" if unfilled.any?
+
+          if short.zero?
+            "complete today"
+          else
+            "complete when #{short} #{short == 1 ? 'line has' : 'lines have'} come"
+          end
+        end
+      end
       # `short` is how many of the quantity are not on the shelf today; `pack` is how many pieces one of it holds; `reason` why the specialist
       # set it by hand.
       Line = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :short, :covers, :reason)

@@ -13,13 +13,17 @@ module Gimlet
         NAMED = { models: :designation, serial_breaks: :id, parts: :number, kits: :number, stacks: :id, areas: :id, groups: :id, fasteners: :id,
                   tools: :id, consumables: :id, faces: :id }.freeze
 
+        IDLE = { groups: "an area opens it, or another group comes off after it", stacks: "an area renews it, or a group disturbs it",
+                 fasteners: "a group has it among its fasteners", tools: "an area or a group needs it",
+                 consumables: "a group, an area or a layer takes it" }.freeze
+
         # @param series [Catalogue::Series]
         def initialize(series, _known)
           @series = series
         end
 
         # @return [Array<Finding>]
-        def call = repeated + stacks + areas + groups + fasteners + breaks + notes + circular
+        def call = repeated + stacks + areas + groups + fasteners + breaks + notes + circular + idle
 
         private
 
@@ -112,6 +116,18 @@ module Gimlet
               (entry.when - known).map { |id| error("#{list}.when", "there is no group or area “#{id}”.#{instead(id, known)}") }
             end
           end
+        end
+
+        # What nothing leads to was probably forgotten somewhere else.
+        def idle
+          areas, groups = @series.areas, @series.groups
+          layers = @series.stacks.flat_map(&:layers)
+          used = { groups: areas.flat_map(&:opens) + groups.flat_map(&:after), stacks: areas.flat_map(&:stacks) + groups.flat_map do |one|
+            one.disturbs.keys
+          end,
+                   fasteners: groups.flat_map(&:fasteners), tools: (areas + groups).flat_map(&:tools),
+                   consumables: (areas + groups + layers).flat_map(&:consumables).map(&:consumable) }
+          used.flat_map { |list, ids| (ids(list) - ids).map { |id| warning("#{list}.#{id}", "is used by nothing: #{IDLE.fetch(list)}.") } }
         end
 
         def circular

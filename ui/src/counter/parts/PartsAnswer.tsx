@@ -18,11 +18,12 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
   return (
     <>
       <ProblemNote ticket={ticket} where="Parts" />
-      <ToggleButtonGroup exclusive size="small" value={chosen.policy} aria-label="How to buy" sx={{ flexWrap: "wrap" }}
+      <ToggleButtonGroup exclusive size="small" value={chosen.policy} aria-label="How to buy" sx={{ flexWrap: "wrap", width: "100%" }}
         onChange={(_, policy: NonNullable<NewEntry["policy"]> | null) => { if (policy) void ticket.add("Parts", { kind: "plan", policy }); }}>
         {plan.plans.map((one) => (
-          <ToggleButton key={one.policy} value={one.policy}>
-            {[one.name, ...one.also].join(" = ")} · {price(one.price_cents)}{one.unfilled.length > 0 ? `, ${one.unfilled.length} not covered` : ""}
+          <ToggleButton key={one.policy} value={one.policy} sx={{ flex: 1, flexDirection: "column", alignItems: "start", textAlign: "left", color: "text.primary" }}>
+            <span>{[one.name, ...one.also].join(" = ")} · {price(one.price_cents)}</span>
+            <span style={{ fontWeight: 400 }}>{one.complete}{left(one.surplus)}</span>
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
@@ -54,6 +55,11 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
       <DemandTable demand={plan.demand} ticket={ticket} />
     </>
   );
+}
+
+function left(surplus: Plan["plans"][number]["surplus"]): string {
+  const pieces = surplus.reduce((sum, one) => sum + one.quantity, 0);
+  return pieces > 0 ? `, ${pieces} pieces left over` : "";
 }
 
 function List({ title, items }: { title: string; items: string[] }) {
