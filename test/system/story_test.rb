@@ -25,14 +25,14 @@ class StoryTest < SystemTest
     assert_text "Agreed work"
     assert_accessible
     say ""
-    assert_text "Keep these: they are in no kit"
+    assert_text "Goes back in"
     assert_text "does not survive taking off the manifold"
     assert_accessible
     say ""
     assert_text "seal driver 20/22"
     assert_accessible
     say ""
-    assert_text "published 220 lbf·in"
+    assert_text "published 195 lbf·in"
     assert_selector "svg[aria-label='manifold from the front: tighten in the order f, c, g, b, e, d, h, a']"
     assert_accessible
     say ""
