@@ -187,6 +187,14 @@ class PlantedMistakesTest < Minitest::Test
     end
   end
 
+  def test_an_empty_catalogue_says_so
+    catalogue.documents.each { |one| catalogue.remove(one["series"]["id"]) }
+    app = Rack::MockRequest.new(Gimlet::API::App.new(database))
+    answer = app.post("/api/identify", input: '{"text": "8 bolts"}', "CONTENT_TYPE" => "application/json")
+    assert_equal [422, "empty_catalogue"], [answer.status, JSON.parse(answer.body)["code"]]
+    assert_equal [422, 200], [app.get("/api/tickets/new").status, app.get("/api/health").status]
+  end
+
   def test_a_series_is_taken_out_and_orders_are_left_alone
     import({ "fx.json" => harmed(->(*) {}) })
     assert catalogue.remove("ferrowby-fx")

@@ -70,11 +70,18 @@ module Gimlet
       # What is agreed and kept is worked out on the newest.
       def newest = @reference = @references.current(newest: true)
 
-      def identify = Counter::IdentifyPump.new(reference, customers)
-      def plan = Counter::PlanRebuild.new(reference.snapshot, stock.all)
-      def add_entry = Counter::AddEntry.new(reference, tickets, customers)
+      # @return [Counter::Reference] with pumps in it
+      def stocked
+        return reference if reference.snapshot.variants.any?
+
+        Core::InputError.reject("catalogue", "empty_catalogue", "There is no pump in the catalogue yet: import documents with bin/gimlet import.")
+      end
+
+      def identify = Counter::IdentifyPump.new(stocked, customers)
+      def plan = Counter::PlanRebuild.new(stocked.snapshot, stock.all)
+      def add_entry = Counter::AddEntry.new(stocked, tickets, customers)
       def known_ticket(id) = tickets.known?(id) || missing("There is no ticket #{id}.")
-      def work_on(id, entries) = Counter::WorkOnTicket.new(reference, stock.all, customers).call(id, entries)
+      def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock.all, customers).call(id, entries)
       def view(id) = Present::TicketView.call(work_on(id, tickets.entries(id)))
 
       def place_order
