@@ -10,6 +10,15 @@ Capybara.default_driver = :chromium
 # Checkboxes of the component library lie unseen under their drawn boxes.
 Capybara.automatic_label_click = true
 
+# One server for all tests: starting one for each takes longer than most of them.
+class Stage
+  attr_writer :app
+
+  def call(env) = @app.call(env)
+end
+STAGE = Stage.new
+Capybara.app = STAGE
+
 # Drives the built front end in headless Chromium, with a database of its own.
 class SystemTest < Minitest::Test
   include Capybara::DSL
@@ -19,7 +28,7 @@ class SystemTest < Minitest::Test
   AXE = File.expand_path("../../ui/node_modules/axe-core/axe.min.js", __dir__)
 
   def setup
-    Capybara.app = Gimlet::API::App.new(database)
+    STAGE.app = Gimlet::API::App.new(database)
     page.current_window.resize_to(1280, 943)
   end
 

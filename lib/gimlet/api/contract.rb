@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "digest"
 require "json"
 require "json_schemer"
 require "yaml"
@@ -10,6 +11,8 @@ module Gimlet
     # The OpenAPI document: what is served, and what requests are checked against.
     module Contract
       DOCUMENT = YAML.load_file(File.expand_path("openapi.yml", __dir__)).freeze
+      # An answer kept by a browser is no answer of the next version.
+      DIGEST = Digest::SHA256.hexdigest(JSON.generate(DOCUMENT))[0, 12]
       SCHEMAS = JSONSchemer.openapi(DOCUMENT)
 
       module_function

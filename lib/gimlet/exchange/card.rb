@@ -5,7 +5,7 @@ require "prawn/table"
 require "time"
 require_relative "../core/5_demand/positions"
 require_relative "../core/9_plan/cautions"
-require_relative "face_drawing"
+require_relative "fastener_entry"
 require_relative "parts_lines"
 require_relative "stack_entry"
 
@@ -43,6 +43,7 @@ module Gimlet
         tools
         steps
         stacks
+        refit
         tightening
         footer
         @pdf.render
@@ -144,25 +145,18 @@ module Gimlet
 
       def tightening
         section "Tightening"
-        @record["tightening"].each { |one| fastener(one) }
+        @record["tightening"].each { |one| FastenerEntry.new(@pdf, one).draw }
       end
 
-      def fastener(one)
-        drawn = one["face"] && one["points"].any? { |point| point["order"] }
-        height = drawn ? 78 : 44
-        @pdf.start_new_page if @pdf.cursor < height
-        top = @pdf.cursor
-        FaceDrawing.call(@pdf, one, at: [@pdf.bounds.right - 150, top], width: 150, height: height - 6) if drawn
-        @pdf.bounding_box([0, top], width: @pdf.bounds.width - (drawn ? 165 : 0), height: height) { instruction(one) }
+      def refit
+        one = @record["refit"] or return
+        section "Before the manifold goes on"
+        @pdf.text one["text"], style: :bold
+        @pdf.text "#{one['plungers'].map { |plunger| plunger_out(plunger) }.join('; ')}."
       end
 
-      def instruction(one)
-        @pdf.text "#{one['count']} × #{one['name']} · #{one['drive']}", style: :bold
-        @pdf.text one["text"]
-        passes = one["passes"].map { |pass| pass["text"] }
-        @pdf.text "Passes: #{passes.join(', then ')}, each in the order drawn." if passes.size > 1
-        @pdf.text "= #{one['conversions'].map { |other| other['text'] }.join(' = ')}", size: SMALL if one["conversions"].any?
-        @pdf.text "Source: #{one['source']}", size: SMALL if one["source"]
+      def plunger_out(one)
+        "Plunger #{one['cylinder']} stands #{one['out_mm']} mm out of its innermost position#{', enters first' if one['first']}"
       end
 
       def footer

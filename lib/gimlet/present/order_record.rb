@@ -21,7 +21,7 @@ module Gimlet
     module OrderRecord
       VERSION = 2
       SERVED = 12
-      KEPT = %i[keep held extent left_out count_out tools consumables tightening steps stacks cautions assumptions].freeze
+      KEPT = %i[keep held extent left_out count_out tools consumables tightening refit steps stacks cautions assumptions].freeze
 
       module_function
 
@@ -53,9 +53,11 @@ module Gimlet
           { "fate" => one["inspect"] ? "inspect" : "keep", "to_do" => one["inspect"] ? "look over" : "put back", "look" => [], "limits" => [],
             **one.except("inspect") }
         end
+        tightening = document["tightening"].map { |one| { "orders" => [], **one } }
         work = document["work"].merge("found" => document["work"]["worn"].map { |slot| "#{slot.tr('_', ' ')}: renew it" }).except("worn")
         document.merge("record" => VERSION, "parts" => parts.merge("lines" => lines, "unfilled" => unfilled), "keep" => keep, "work" => work,
-                       "held" => [], "extent" => nil, "left_out" => {}, "stacks" => document["stacks"].map { |stack| old_stack(stack) })
+                       "held" => [], "tightening" => tightening, "refit" => nil, "extent" => nil, "left_out" => {},
+                       "stacks" => document["stacks"].map { |stack| old_stack(stack) })
       end
 
       def old_stack(stack)
@@ -115,7 +117,7 @@ module Gimlet
                         names.fetch(id, id)
                       end, "pumps" => plan["pumps"], "complaints" => [], "worn" => [] },
           "parts" => { "plan" => chosen["name"], **chosen.slice("lines", "unfilled", "surplus", "price_cents") }, "why" => plan["demand"],
-          **plan.slice(*(KEPT - %i[held extent left_out]).map(&:to_s)), "unit" => plan["units"],
+          **plan.slice(*(KEPT - %i[held refit extent left_out]).map(&:to_s)), "unit" => plan["units"],
           "catalogue_version" => plan["catalogue_version"], "entry" => nil }
       end
     end

@@ -13,14 +13,17 @@ module Gimlet
       # @param result [Counter::PlanRebuild::Result]
       def call(result)
         workup = result.workup
-        header(result).merge(
-          demand: workup.demand.lines.map { |one| demand(one) }, plans: workup.plans.map { |one| kit_plan(one) },
-          keep: workup.demand.keep.map { |one| kept(one) }, held: workup.demand.held.map { |one| held(one) },
-          count_out: workup.demand.count_out.map(&:to_h),
+        header(result).merge(pieces(workup)).merge(
           tools: workup.tools.map(&:to_h), consumables: workup.consumables.map(&:to_h),
           tightening: workup.tightening.map { |one| Tightening.call(one, workup.variant.series, result.request[:units]) },
-          steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot), cautions: workup.cautions
+          refit: workup.refit && refit(workup), steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot), cautions: workup.cautions
         )
+      end
+
+      def pieces(workup)
+        { demand: workup.demand.lines.map { |one| demand(one) }, plans: workup.plans.map { |one| kit_plan(one) },
+          keep: workup.demand.keep.map { |one| kept(one) }, held: workup.demand.held.map { |one| held(one) },
+          count_out: workup.demand.count_out.map(&:to_h) }
       end
 
       def header(result)
@@ -30,6 +33,13 @@ module Gimlet
           added: teardown.added, left_out: teardown.left_out, not_on_file: teardown.not_on_file, extent: extent(teardown.scope.extent),
           assumptions: result.assumptions,
           pumps: result.request[:pumps], units: result.request[:units], catalogue_version: result.catalogue_version }
+      end
+
+      # The crank before the manifold goes on: how far each plunger stands out, and which enters first.
+      def refit(workup)
+        position = workup.refit
+        { school: position.school, text: position.text, stroke_mm: workup.variant.model.stroke_mm, turned_deg: position.turned_deg,
+          plungers: position.plungers.map { |cylinder, out| { cylinder: cylinder, out_mm: out.round(1), first: position.first.include?(cylinder) } } }
       end
 
       # Every area of the pump, and where it works.

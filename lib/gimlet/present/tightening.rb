@@ -15,7 +15,7 @@ module Gimlet
       def call(one, series, unit)
         { fastener: one.fastener.id, name: one.fastener.name, count: one.fastener.points.size, drive: one.fastener.drive,
           kind: one.tightening.kind, text: one.text, treatment: one.tightening.treatment, source: one.tightening.source,
-          points: points(one), face: face(series.face(one.fastener.face)) }.merge(values(one, unit))
+          points: points(one), orders: orders(one), face: face(series.face(one.fastener.face)) }.merge(values(one, unit))
       end
 
       def values(one, unit)
@@ -32,6 +32,11 @@ module Gimlet
       def points(one)
         order = one.sequences.flat_map { |set| set.each_with_index.map { |point, at| [point, at + 1] } }.to_h
         one.fastener.points.map { |point| point.to_h.slice(:label, :x_mm, :y_mm).merge(order: order[point]) }
+      end
+
+      # For each set the labels in their order, to be read where nothing is drawn.
+      def orders(one)
+        one.sequences.zip(one.fastener.sets).map { |points, set| { name: set.name, labels: points.map(&:label) } }
       end
 
       def face(one)

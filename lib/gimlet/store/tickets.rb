@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "digest"
 require "json"
 require_relative "../core/ticket/entry"
 
@@ -28,6 +29,9 @@ module Gimlet
           Core::Ticket::Entry.new(number: row[:number], kind: row[:kind], body: JSON.parse(row[:body]), at: row[:at], who: row[:who])
         end
       end
+
+      # @return [String] another for every ticket and entry, whatever database they are in
+      def mark(id) = "#{Digest::SHA256.hexdigest(@database[:tickets].where(id: id).get(:key).to_s)[0, 12]}-#{last(id)}"
 
       # @return [Integer] 0 for a ticket without entries
       def last(id) = @database[:entries].where(ticket_id: id).max(:number) || 0

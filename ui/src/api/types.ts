@@ -14,6 +14,7 @@ export type Picture = Schemas["Picture"];
 export type Plan = Schemas["Plan"];
 export type Preview = Schemas["Preview"];
 export type Question = Schemas["Question"];
+export type Refit = Schemas["Refit"];
 export type Section = Schemas["Section"];
 export type Stack = Schemas["Stack"];
 export type StackLayer = Schemas["StackLayer"];

@@ -24,7 +24,7 @@ module Gimlet
 
           app.get(ID) do |id|
             known_ticket(id.to_i)
-            etag(%(#{id}-#{tickets.last(id.to_i)}-#{reference.snapshot.version}-#{stock.revision}))
+            etag([tickets.mark(id.to_i), reference.snapshot.version, stock.revision, Contract::DIGEST].join("-"))
             answer(view(id.to_i))
           end
 

@@ -37,7 +37,8 @@ module Gimlet
           { stacks: list("stacks") { |row| stack(row) }, areas: list("areas") { |row| area(row) },
             groups: list("groups") { |row| with_usages(Group, row) }, fasteners: list("fasteners") { |row| fastener(row) },
             tools: list("tools") { |row| value(Tool, row) }, consumables: list("consumables") { |row| value(Consumable, row) },
-            together: list("change_together") { |row| value(Together, row) }, finish: list("finish") { |row| value(Finish, row) },
+            together: list("change_together") { |row| value(Together, row) },
+            refit: @document["refit"] && value(Refitting, @document["refit"]), finish: list("finish") { |row| value(Finish, row) },
             cautions: list("cautions") { |row| value(Caution, row) }, faces: list("faces") { |row| value(Face, row) } }
         end
 

@@ -19,7 +19,7 @@ module Gimlet
       # this series has.
       Series = Value.of(:id, :name, :abbreviations, :maker, :item, :construction, :manual, :traits, :models,
                         :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :fasteners, :tools,
-                        :consumables, :together, :finish, :cautions, :faces, :trait_definitions) do
+                        :consumables, :together, :refit, :finish, :cautions, :faces, :trait_definitions) do
         def stack(id) = stacks.find { |one| one.id == id }
         def area(id) = areas.find { |one| one.id == id }
         def group(id) = groups.find { |one| one.id == id }

@@ -51,6 +51,9 @@ module Gimlet
       # place of {figure}. `later` marks what comes after running in. `when` as for cautions.
       Finish = Value.of(:text, :figure, :later, :when, :condition)
 
+      # How the crank stands when the manifold goes back on: `school` of Refit::Position::SCHOOLS, `when` as for cautions.
+      Refitting = Value.of(:school, :when, :condition)
+
       # Bolts, caps or nuts of one kind. Each of its `sets` is tightened by itself. `pattern` is :inner_to_outer, :star, :listed or :each.
       # `face` is the drawing that the points lie on.
       Fastener = Value.of(:id, :name, :face, :thread, :drive, :sets, :pattern, :order, :tightenings) do

@@ -74,7 +74,7 @@ module Gimlet
           when "snug_then_angle" then "#{told}, then #{@tightening.angle_deg}° on"
           when "finger_then_turn" then "finger-tight, then #{turn(@tightening.turns)} turn"
           when "torque_to_next_slot" then "#{told}, then on to the next slot for the split pin, never back"
-          when "back_off" then "tight, back off #{turn(@tightening.turns)} turn, later #{turn(@tightening.then_turns)} turn on"
+          when "back_off" then "#{tight}, back off #{turn(@tightening.turns)} turn, later #{turn(@tightening.then_turns)} turn on"
           when "firm" then "firm; the sheet gives no figure"
           else "no value on file: take it from the maker's manual"
           end
@@ -83,6 +83,8 @@ module Gimlet
         def treatment
           "threads: #{@tightening.treatment}" if @tightening.treatment
         end
+
+        def tight = @tightening.torque ? "tight to #{told}" : "tight"
 
         def apart
           "each of the #{@fastener.sets.size} sets by itself" if @fastener.sets.size > 1

@@ -34,9 +34,12 @@ module Gimlet
 
         def of(variant, scope, snapshot)
           keys, known = @series[variant.series] || @lock.synchronize { @series[variant.series] ||= [variant.series.condition_keys, {}] }
-          key = [scope, variant.traits.values_at(*keys), variant.sides]
+          key = [scope, variant.traits.values_at(*keys), variant.sides, *crank(variant)]
           known[key] || @lock.synchronize { known[key] ||= id(Signature.of(variant, scope, snapshot)) }
         end
+
+        # A crank position is the model's own.
+        def crank(variant) = variant.series.refit ? [variant.model.stroke_mm, variant.model.rod_mm] : []
 
         def id(signature) = Digest::SHA256.hexdigest(signature.inspect)[0, LENGTH]
       end

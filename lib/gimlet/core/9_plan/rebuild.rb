@@ -6,13 +6,14 @@ require_relative "../8_tools/tool_list"
 require_relative "../7_tightening/instruction"
 require_relative "../value"
 require_relative "cautions"
+require_relative "refitting"
 require_relative "steps"
 
 module Gimlet
   module Core
     module Plan
       # Everything a rebuild order says about one pump.
-      Workup = Value.of(:variant, :teardown, :demand, :plans, :tools, :consumables, :tightening, :steps, :cautions)
+      Workup = Value.of(:variant, :teardown, :demand, :plans, :tools, :consumables, :tightening, :refit, :steps, :cautions)
 
       # What is to be done: `scope` areas or a whole Scope, `policy` of KitPlan::POLICIES, `pumps` how many, `unit` of the customer's wrench,
       # `findings` of Finding, `had` { part number => how many the customer has already }, `fixed` lines of KitPlan::Fixed set by hand.
@@ -42,7 +43,7 @@ module Gimlet
           bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps)
           Workup.new(variant: variant, teardown: teardown, demand: demand,
                      plans: KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, solved: @solved).call(job.policy), tools: bench.tools,
-                     consumables: bench.consumables, tightening: tightening, steps: Steps.for(teardown),
+                     consumables: bench.consumables, tightening: tightening, refit: Refitting.of(teardown), steps: Steps.for(teardown),
                      cautions: Cautions.for(teardown, @snapshot))
         end
       end

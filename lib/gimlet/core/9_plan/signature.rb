@@ -3,6 +3,7 @@
 require_relative "../5_demand/demand"
 require_relative "../8_tools/tool_list"
 require_relative "../7_tightening/instruction"
+require_relative "refitting"
 require_relative "steps"
 
 module Gimlet
@@ -17,7 +18,8 @@ module Gimlet
           teardown = Teardown.of(variant, scope)
           demand = Demand.new(teardown, snapshot)
           tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: "N·m") }
-          parts(teardown, demand) + bench(Tools::ToolList.new(teardown, tightening)) + [turns(tightening), Steps.finish(teardown).map(&:text)]
+          parts(teardown, demand) + bench(Tools::ToolList.new(teardown, tightening)) +
+            [turns(tightening), Steps.finish(teardown).map(&:text), Refitting.of(teardown)&.to_a]
         end
 
         def parts(teardown, demand)

@@ -26,7 +26,7 @@ module Gimlet
         end
 
         # @return [Array<Finding>]
-        def call = traits + conditions + shares + flows
+        def call = traits + conditions + shares + flows + cranks
 
         private
 
@@ -105,6 +105,15 @@ module Gimlet
             next if EFFICIENCY.cover?(share)
 
             warning("models.#{model.designation}", "rated #{wanted[3]} L/min is #{(share * 100).round} % of what bore, stroke and speed sweep.")
+          end
+        end
+
+        # A crank position is worked out from the pump's own stroke and rod.
+        def cranks
+          return [] unless @series.refit
+
+          @series.models.reject { |model| model.stroke_mm && model.rod_mm }.map do |model|
+            warning("models.#{model.designation}", "has no stroke_mm or no rod_mm: its crank position cannot be worked out.")
           end
         end
 

@@ -109,7 +109,7 @@ module Gimlet
 
         def notes
           known = ids(:groups) + ids(:areas)
-          { "cautions" => @series.cautions, "finish" => @series.finish }.flat_map do |list, entries|
+          { "cautions" => @series.cautions, "finish" => @series.finish, "refit" => [@series.refit].compact }.flat_map do |list, entries|
             entries.flat_map do |entry|
               next [] if entry.when == "always"
 

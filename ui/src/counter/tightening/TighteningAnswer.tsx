@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import NativeSelect from "@mui/material/NativeSelect";
 import { useVocabulary } from "../../api/queries";
 import type { NewEntry, Plan, Tightening } from "../../api/types";
+import { CrankDrawing } from "../../drawing/CrankDrawing";
 import { FaceDrawing } from "../../drawing/FaceDrawing";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
@@ -19,6 +20,15 @@ export function TighteningAnswer({ ticket, plan }: { ticket: LiveTicket; plan: P
           {units.map((unit) => <option key={unit} value={unit}>{unit}</option>)}
         </NativeSelect>
       </label>
+      {plan.refit && (
+        <Box component="section" aria-label="Before the manifold goes on" sx={{ display: "flex", gap: 2, flexWrap: "wrap", py: 1.25, borderBottom: "1px solid", borderColor: "divider" }}>
+          <Box sx={{ flex: 1, minWidth: 220 }}>
+            <strong>Before the manifold goes on</strong>
+            <Box sx={{ fontSize: 18 }}>{plan.refit.text}</Box>
+          </Box>
+          <CrankDrawing refit={plan.refit} />
+        </Box>
+      )}
       {plan.tightening.map((one) => <Fastener key={one.fastener} one={one} />)}
     </>
   );
@@ -35,6 +45,7 @@ function Fastener({ one }: { one: Tightening }) {
         {one.asked && one.published?.unit !== one.asked.unit && <Box>published {one.published?.text}</Box>}
         {one.treatment && <Box>threads: {one.treatment}</Box>}
         {one.passes.length > 1 && <Box>{one.passes.length} passes: {one.passes.map((pass) => pass.text).join(", then ")}</Box>}
+        {!one.face && one.orders.map((set, index) => <Box key={index}>order{set.name ? `, ${set.name}` : ""}: {set.labels.join(", ")}</Box>)}
         {one.conversions.length > 0 && <Box sx={{ fontSize: 15 }}>{one.conversions.map((other) => other.text).join(" = ")}</Box>}
         {one.source && <Box sx={{ fontSize: 14, color: "text.secondary" }}>{one.source}</Box>}
       </Box>
