@@ -70,6 +70,8 @@ class ExampleCatalogueTest < Minitest::Test
   def test_findings_change_the_order_by_position
     worn = [finding("backup", position: "cylinder 2", outcome: "replace")]
     assert_equal 1, needed("FX-20 from 4000", ["packings"], findings: worn, extent: "leak_only")["FX 7"]
+    pitted = [finding("valve", position: "valve 1", outcome: "replace")]
+    assert_match(/found at inspection: pitted/, work("FX-20 from 4000", ["discharge_valves"], findings: pitted).demand.lines.flat_map(&:reasons).join)
     short = [finding("spring", position: "valve 1", measured: { "free length" => 10.5 })]
     found = work("FX-20 from 4000", ["discharge_valves"], findings: short, extent: "leak_only")
     assert_equal [1, 1], found.demand.quantities.values_at("FX 8", "FX 2"), "the valve goes as a set with its spring"

@@ -30,6 +30,18 @@ class WorkTest < SystemTest
     assert_equal [%w[inlet_valves discharge_valves], { "nozzle_big" => "no" }], [folded.scope, folded.checked]
   end
 
+  # By keyboard alone: an empty Enter takes the least that should mend it, the next one agrees it.
+  def test_enter_takes_the_least_work_and_then_agrees_it
+    call_about "plate TK4R20, serial 31500, 15 lpm, green, oil on the floor"
+    say ""
+    assert_text "Least that should mend it: oil seals"
+    say ""
+    assert_text "oil seals (asked for)"
+    say ""
+    assert_text "Why each part"
+    assert_equal [["oil_seals"], true], [folded.scope, folded.agreed]
+  end
+
   def test_a_worn_nozzle_needs_no_parts
     call_about "plate TK4R20, serial 31500, 15 lpm, green, loses pressure"
     open_answer "Work"

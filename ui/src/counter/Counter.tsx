@@ -56,7 +56,11 @@ export function Counter({ ticket, view }: Props) {
 
   const carryOn = async () => {
     const agreeing = open === "Work";
-    if (agreeing && view.ticket.scope.length === 0) return complain("Agree at least one work area first.");
+    const least = view.diagnosis?.scope.map((one) => one.id) ?? [];
+    if (agreeing && view.ticket.scope.length === 0) {
+      if (least.length === 0) return complain("Agree at least one work area first.");
+      return fromLine(() => ticket.add("line", { kind: "work", areas: least, agreed: false, pumps: view.ticket.pumps }));
+    }
     const agreed = await fromLine(async () => !agreeing || ticket.add("line", { kind: "work", areas: view.ticket.scope, positions: view.ticket.positions, agreed: true, pumps: view.ticket.pumps }));
     if (agreed) setOpen(answerNames[Math.min(answerNames.indexOf(open) + 1, answerNames.length - 1)]!);
   };

@@ -40,7 +40,8 @@ module Gimlet
         limit = layer.limits.find { |one| measured&.key?(one.measure) }
         return "#{limit.measure} #{measured[limit.measure]} measured, limit #{limit.limit.delete_prefix(limit.measure).strip}" if limit
 
-        "found at inspection"
+        signs = layer.checks.select { |one| one.outcome == outcome }.filter_map(&:sign)
+        signs.empty? ? "found at inspection" : "found at inspection: #{signs.join(', or ')}"
       end
 
       private

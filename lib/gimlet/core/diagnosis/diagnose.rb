@@ -26,6 +26,8 @@ module Gimlet
         WORTH_RULING_OUT = 0.08
         SHOWN = 0.02
         CHECKS = 3
+        # A check that tells less than this, in bits, is not worth a caller's time.
+        TELLING = 0.04
 
         # @param model [Model]
         def initialize(model)
@@ -109,7 +111,7 @@ module Gimlet
 
         def next_checks(belief, checked)
           open = @model.checks.reject { |sign| checked.key?(sign.id) }
-          open.map { |sign| Check.new(sign: sign, bits: gain(belief, sign)) }.select { |one| one.bits > 0.01 }
+          open.map { |sign| Check.new(sign: sign, bits: gain(belief, sign)) }.select { |one| one.bits > TELLING }
               .max_by(CHECKS) { |one| one.bits / one.sign.seconds }
         end
 
