@@ -87,6 +87,22 @@ class TighteningTest < Minitest::Test
     assert_match(/no figure/, instruct("firm").text)
   end
 
+  # Round by round, each bolt of a set in each round, one set after the other; a later turn is no round of this job.
+  def test_the_walk_turns_every_bolt_in_every_round
+    { instruct("torque", value: 90, unit: "N·m", pattern: :star, places: [[1, 0], [-1, 0], [0, 1]]) => [3, %w[27 54 90].map { |one| "#{one} N·m" }],
+      instruct("snug_then_angle", value: 40, unit: "N·m", angle_deg: 90) => [1, ["40 N·m", "90° on"]],
+      instruct("back_off", value: 160, unit: "N·m", turns: 0.5, then_turns: 0.25) => [1, ["160 N·m", "back off half a turn"]],
+      instruct("finger_then_turn", turns: 0.125) => [1, ["finger-tight", "one eighth turn on"]],
+      instruct("firm") => [1, ["firm; the sheet gives no figure"]] }.each do |one, (bolts, rounds)|
+      assert_equal rounds, one.rounds
+      assert_equal bolts * rounds.size, one.walk.size
+      assert_equal [*0...rounds.size].flat_map { |round| [round] * bolts }, one.walk.map(&:last)
+    end
+    covers = Tightening::Instruct.call(variant("PG50L").series.fastener("rear_covers"), variant("PG50L"), unit: "N·m")
+    assert_equal 3 * 3 * 4, covers.walk.size
+    covers.walk.each_slice(12) { |set| assert_equal 1, set.map { |point, _| point.at }.uniq.size, "one cover is finished before the next" }
+  end
+
   def test_no_value_on_file_is_never_filled_in
     retainers = variant("SC325L").series.fastener("plunger_retainers")
     told = Tightening::Instruct.call(retainers, variant("SC325L"), unit: "N·m")

@@ -263,6 +263,27 @@ class CounterTest < SystemTest
     assert_equal [2, "lbf·ft"], [folded.pumps, folded.unit]
   end
 
+  def test_a_head_is_tightened_turn_by_turn
+    visit "/"
+    say "plate TK4R20, serial 31500, 15 lpm, green, packings"
+    assert_text "Enough to order"
+    open_answer "Tightening"
+    assert_selector "svg[aria-label='plunger 1 8.8 mm out, enters first; plunger 2 0 mm out; plunger 3 8.8 mm out, enters first']"
+    click_button "head bolts M8: turn by turn"
+    within("[role=dialog]") do
+      assert_text "round 1 of 3"
+      assert_text "bolt 1, turn 1 of 24"
+      8.times { page.driver.browser.action.send_keys(:enter).perform }
+      assert_text "round 2 of 3"
+      assert_text "13.2 N·m"
+      page.driver.browser.action.send_keys(:backspace).perform
+      assert_text "bolt 8, turn 8 of 24"
+    end
+    assert_accessible
+    page.driver.browser.action.send_keys(:escape).perform
+    assert_no_selector "[role=dialog]"
+  end
+
   def test_another_way_to_buy
     visit "/"
     say "plate TK4R20, serial 31500, 15 lpm, green, discharge valves"

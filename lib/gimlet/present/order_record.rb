@@ -53,7 +53,7 @@ module Gimlet
           { "fate" => one["inspect"] ? "inspect" : "keep", "to_do" => one["inspect"] ? "look over" : "put back", "look" => [], "limits" => [],
             **one.except("inspect") }
         end
-        tightening = document["tightening"].map { |one| { "orders" => [], **one } }
+        tightening = document["tightening"].map { |one| { "orders" => [], "rounds" => [one["text"]], "walk" => [], **one } }
         work = document["work"].merge("found" => document["work"]["worn"].map { |slot| "#{slot.tr('_', ' ')}: renew it" }).except("worn")
         document.merge("record" => VERSION, "parts" => parts.merge("lines" => lines, "unfilled" => unfilled), "keep" => keep, "work" => work,
                        "held" => [], "tightening" => tightening, "refit" => nil, "extent" => nil, "left_out" => {},

@@ -15,7 +15,8 @@ module Gimlet
       def call(one, series, unit)
         { fastener: one.fastener.id, name: one.fastener.name, count: one.fastener.points.size, drive: one.fastener.drive,
           kind: one.tightening.kind, text: one.text, treatment: one.tightening.treatment, source: one.tightening.source,
-          points: points(one), orders: orders(one), face: face(series.face(one.fastener.face)) }.merge(values(one, unit))
+          points: points(one), orders: orders(one), rounds: one.rounds, walk: walk(one), face: face(series.face(one.fastener.face)),
+          **values(one, unit) }
       end
 
       def values(one, unit)
@@ -32,6 +33,12 @@ module Gimlet
       def points(one)
         order = one.sequences.flat_map { |set| set.each_with_index.map { |point, at| [point, at + 1] } }.to_h
         one.fastener.points.map { |point| point.to_h.slice(:label, :x_mm, :y_mm).merge(order: order[point]) }
+      end
+
+      # Every turn of the wrench: which of the points, in which round.
+      def walk(one)
+        places = one.fastener.points.each_with_index.to_h.compare_by_identity
+        one.walk.map { |point, round| { point: places.fetch(point), round: round } }
       end
 
       # For each set the labels in their order, to be read where nothing is drawn.

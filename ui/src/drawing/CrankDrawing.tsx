@@ -1,9 +1,9 @@
 import type { Refit } from "../api/types";
 import { ink } from "../shell/theme";
 
-const WIDTH = 260;
+const WIDTH = 420;
 const BAR = 26;
-const REACH = 150;
+const REACH = 140;
 const LEFT = 84;
 
 /** How far each plunger stands out of the crankcase, to scale; the first to enter are marked. */
@@ -11,7 +11,7 @@ export function CrankDrawing({ refit }: { refit: Refit }) {
   const told = refit.plungers.map((one) => `plunger ${one.cylinder} ${one.out_mm} mm out${one.first ? ", enters first" : ""}`).join("; ");
   const height = refit.plungers.length * (BAR + 12) + 8;
   return (
-    <svg role="img" aria-label={told} viewBox={`0 0 ${WIDTH + 120} ${height}`} width={WIDTH + 120} style={{ maxWidth: "100%" }}>
+    <svg role="img" aria-label={told} viewBox={`0 0 ${WIDTH} ${height}`} width={WIDTH} style={{ maxWidth: "100%" }}>
       <rect x={0} y={0} width={LEFT - 8} height={height} fill="none" stroke={ink} />
       <text x={6} y={height / 2 + 4} fontSize={13} fill={ink}>crankcase</text>
       {refit.plungers.map((one, index) => {

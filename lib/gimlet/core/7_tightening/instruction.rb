@@ -9,8 +9,9 @@ module Gimlet
   module Core
     class Tightening
       # What the person with the wrench needs for one fastener group. `sequences` has the points of each set in their order, empty where
-      # order does not matter; `targets_nm` are all values that a torque wrench is set to.
-      Instruction = Value.of(:fastener, :tightening, :sequences, :passes, :text, :targets_nm)
+      # order does not matter; `targets_nm` are all values that a torque wrench is set to. `rounds` is what is done to every bolt, round by
+      # round, in the customer's unit; `walk` has [point, round] for every turn of the wrench, one set after the other.
+      Instruction = Value.of(:fastener, :tightening, :sequences, :passes, :text, :targets_nm, :rounds, :walk)
 
       # From a fastener of the catalogue to its instruction.
       class Instruct
@@ -39,7 +40,7 @@ module Gimlet
 
         def call
           Instruction.new(fastener: @fastener, tightening: @tightening, sequences: sequences, passes: passes, text: text,
-                          targets_nm: passes.map { |one| one.to("N·m").value })
+                          targets_nm: passes.map { |one| one.to("N·m").value }, rounds: rounds, walk: walk)
         end
 
         private
@@ -58,6 +59,24 @@ module Gimlet
           return @tightening.steps.map { |step| Quantity.of(step, torque.unit) } if @tightening.steps
 
           fractions.map { |percent| Quantity.new(value: torque.value * percent / 100, unit: torque.unit) }
+        end
+
+        # What comes after the torque is a round of its own; a later turn is a later step, not a round of this job.
+        def rounds
+          told = passes.map { |one| show(one.to(@unit)) }
+          case @tightening.kind
+          when "snug_then_angle" then [*told, "#{@tightening.angle_deg}° on"]
+          when "torque_to_next_slot" then [*told, "on to the next slot, never back"]
+          when "back_off" then [*(told.empty? ? ["tight"] : told), "back off #{turn(@tightening.turns)} turn"]
+          when "finger_then_turn" then ["finger-tight", "#{turn(@tightening.turns)} turn on"]
+          when "torque" then told
+          else [body]
+          end
+        end
+
+        def walk
+          orders = sequences.empty? ? @fastener.sets.map(&:points) : sequences
+          orders.flat_map { |points| rounds.each_index.flat_map { |round| points.map { |point| [point, round] } } }
         end
 
         def fractions

@@ -1,11 +1,14 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import NativeSelect from "@mui/material/NativeSelect";
+import { useState } from "react";
 import { useVocabulary } from "../../api/queries";
 import type { NewEntry, Plan, Tightening } from "../../api/types";
 import { CrankDrawing } from "../../drawing/CrankDrawing";
 import { FaceDrawing } from "../../drawing/FaceDrawing";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { Walk } from "./Walk";
 
 /** Every fastener that the work opens: value, passes, treatment, and the order drawn on the face. */
 export function TighteningAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }) {
@@ -35,6 +38,7 @@ export function TighteningAnswer({ ticket, plan }: { ticket: LiveTicket; plan: P
 }
 
 function Fastener({ one }: { one: Tightening }) {
+  const [walking, setWalking] = useState(false);
   const ordered = one.points.some((point) => point.order !== null);
   return (
     <Box component="article" aria-label={one.name} sx={{ display: "flex", gap: 2, py: 1.25, borderBottom: "1px solid", borderColor: "divider" }}>
@@ -48,6 +52,8 @@ function Fastener({ one }: { one: Tightening }) {
         {!one.face && one.orders.map((set, index) => <Box key={index}>order{set.name ? `, ${set.name}` : ""}: {set.labels.join(", ")}</Box>)}
         {one.conversions.length > 0 && <Box sx={{ fontSize: 15 }}>{one.conversions.map((other) => other.text).join(" = ")}</Box>}
         {one.source && <Box sx={{ fontSize: 14, color: "text.secondary" }}>{one.source}</Box>}
+        {one.walk.length > 1 && <Button size="small" variant="outlined" sx={{ mt: 0.5 }} onClick={() => setWalking(true)} aria-label={`${one.name}: turn by turn`}>turn by turn</Button>}
+        {walking && <Walk one={one} onClose={() => setWalking(false)} />}
       </Box>
       {ordered && one.face && <FaceDrawing face={one.face} points={one.points} />}
     </Box>
