@@ -111,19 +111,60 @@ class TighteningTest < Minitest::Test
 
   # ISO 6789: torque tools are calibrated from 20 % of full scale up (from memory).
   def test_the_fewest_wrenches_that_reach_every_value
-    wrenches = Gimlet::Core::Tools::Wrenches
-    assert_equal [[25], []], wrenches.choose([5, 10, 25])
-    assert_equal [[], []], wrenches.choose([])
-    scales, beyond = wrenches.choose([4, 24.9, 900])
-    assert_equal 2, scales.size
-    assert_equal [900], beyond
+    assert_equal [["torque wrench to 25 N·m (from 5.0)"], []], told(Wrenches.choose([5, 10, 25]))
+    assert_equal [[], []], told(Wrenches.choose([]))
+    choice = Wrenches.choose([4, 24.9, 900])
+    assert_equal [2, [900]], [choice.wrenches.size, choice.missing]
+    assert_equal "torque wrench to 25 N·m (from 5.0)", choice.for(24.9).name
+  end
+
+  Wrenches = Gimlet::Core::Tools::Wrenches
+  Wrench = Gimlet::Core::Tools::Wrench
+
+  def told(choice) = [choice.wrenches.map(&:name), choice.missing]
+
+  # Against brute force: no smaller set of lent wrenches does it, and what the customer has is never lent again.
+  def test_the_set_is_minimal_beside_the_customer_s_own
     random = Random.new(Minitest.seed)
-    100.times do
+    200.times do
       values = Array.new(random.rand(1..5)) { random.rand(1.0..340.0) }
-      set, = wrenches.choose(values)
-      assert(values.all? { |value| set.any? { |scale| value.between?(0.2 * scale, scale) } })
-      smaller = wrenches::FULL_SCALES_NM.combination(set.size - 1)
-      refute(smaller.any? { |other| values.all? { |value| other.any? { |scale| value.between?(0.2 * scale, scale) } } })
+      own = Array.new(random.rand(0..2)) { random.rand(1.0..100.0).then { |from| Wrench.customer(from, from * random.rand(1.5..6.0), "N·m") } }
+      choice = Wrenches.choose(values, own: own)
+      assert(values.all? { |value| choice.for(value).reaches?(value) })
+      lent = choice.wrenches.reject(&:own)
+      smaller = (0...lent.size).flat_map { |size| Wrenches::LENT.combination(size).to_a }
+      refute(smaller.any? { |some| values.all? { |value| (own + some).any? { |one| one.reaches?(value) } } })
+    end
+  end
+
+  # 100 lbf·ft are 135.58 N·m (NIST SP 811, appendix B).
+  def test_a_customer_s_wrench_in_its_own_unit
+    own = Wrench.customer(20, 100, "lbf·ft")
+    assert own.reaches?(135.5)
+    refute own.reaches?(135.6)
+    assert_equal ["customer's torque wrench 20 to 100 lbf·ft"], told(Wrenches.choose([60, 130], own: [own])).first
+    { [100, 20, "N·m"] => "upside_down", [5, 5, "N·m"] => "upside_down", [0, 10, "N·m"] => "not_positive", [-2, 10, "N·m"] => "not_positive",
+      [1, 10, "bar"] => "unknown_unit", [1, 10, "stone"] => "unknown_unit" }.each do |wrong, code|
+      assert_equal code, assert_raises(Gimlet::Core::InputError) { Wrench.customer(*wrong) }.code, wrong.inspect
+    end
+  end
+
+  # Common-practice pairs, no source: 442 lbf·in is 50 N·m, 225 is 25.4, 15 lbf·ft is 20.3, 45 N·m is 33.2 lbf·ft.
+  def test_a_setting_is_the_nearest_mark_and_says_how_far_off_it_is
+    quantity = ->(value, unit) { Gimlet::Core::Quantity.of(value, unit) }
+    assert_equal "50 N·m, 0.1 % over", Tightening::Setting.of(quantity.call(442, "lbf·in"), "N·m").to_s
+    assert_equal "25.5 N·m, 0.3 % over", Tightening::Setting.of(quantity.call(225, "lbf·in"), "N·m").to_s
+    assert_equal "20.5 N·m, 0.8 % over", Tightening::Setting.of(quantity.call(15, "lbf·ft"), "N·m").to_s
+    assert_equal "33 lbf·ft, 0.6 % under", Tightening::Setting.of(quantity.call(45, "N·m"), "lbf·ft").to_s
+    random = Random.new(Minitest.seed)
+    2000.times do
+      published = quantity.call(random.rand(1.0..600.0), %w[N·m lbf·in lbf·ft kgf·m].sample(random: random))
+      unit = %w[N·m lbf·in lbf·ft kgf·m].sample(random: random)
+      setting = Tightening::Setting.of(published, unit)
+      exact = published.to(unit).value
+      assert_in_delta exact * (1 + (setting.error_percent / 100)), setting.quantity.value, 1e-9
+      mark = Tightening::Setting::MARKS[unit].find { |most, _| exact <= most }.last
+      assert_operator (setting.quantity.value - exact).abs, :<=, [mark / 2.0, mark - exact].max + 1e-9
     end
   end
 

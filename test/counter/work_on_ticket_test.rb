@@ -79,6 +79,29 @@ class WorkOnTicketTest < Minitest::Test
     assert_nil gone.pump
   end
 
+  # A wrench that the customer has is not lent, and is remembered when the order is placed.
+  def test_what_the_customer_has_is_used_and_remembered
+    known = said("plate TK4R20, serial 31500, 15 lpm, green, packings")
+    wrench = ["owns", { has: true, from: 5, to: 30, unit: "N·m" }]
+    one = view(["customer", { customer_id: 1 }], known, wrench, ["owns", { tool: "hex 6", has: true }])
+    name = "customer's torque wrench 5 to 30 N·m"
+    assert_equal([name], one.planned.workup.tools.select { |tool| tool.kind == "torque wrench" }.map(&:name))
+    assert_equal [name, "hex 6"], one.ticket.owned.keys.sort
+    place(one)
+    later = view(["customer", { customer_id: 1 }], known)
+    assert_equal [name, "hex 6"], later.ticket.owned.keys.sort
+    gone = view(["customer", { customer_id: 1 }], known, ["owns", { tool: "hex 6", has: false }])
+    assert_equal [name], gone.ticket.owned.keys
+    assert_empty view(known).ticket.owned
+  end
+
+  def place(one)
+    orders = Gimlet::Store::Orders.new(database, read: ->(record) { record })
+    work = Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers)
+    Gimlet::Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, customers: customers)
+                               .call("ticket_id" => one.id, "on" => one.ticket.last)
+  end
+
   def test_a_pump_that_is_in_no_catalogue_leads_to_no_order
     one = view(said("plate ZZ9931QX, 14 bolts, 5 cylinders, brass head, packings"))
     assert_nil one.pump

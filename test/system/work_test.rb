@@ -102,6 +102,24 @@ class WorkTest < SystemTest
     assert_no_selector "table[aria-label='Parts to sell'] tr", text: "DB 7850"
   end
 
+  def test_the_customer_s_own_wrench_is_not_lent
+    call_about "plate TK4R20, serial 31500, 15 lpm, green, packings"
+    open_answer "Tools"
+    assert_selector "table[aria-label=Tools] tr", text: "torque wrench to 25 N·m"
+    fill_in "from", with: 60
+    fill_in "to", with: 5
+    click_button "has it"
+    assert_text "is upside down: the smaller figure comes first"
+    fill_in "from", with: 5
+    fill_in "to", with: 60
+    click_button "has it"
+    assert_selector "table[aria-label=Tools] tr", text: "customer's torque wrench 5 to 60 N·m"
+    assert_no_text "torque wrench to 25 N·m"
+    find_field("hex 6: the customer has it", visible: :all).click
+    assert_text "the customer has 2"
+    assert_accessible
+  end
+
   # A tablet on the counter, a desk and a wide screen.
   def test_it_fits_a_tablet_a_desk_and_a_wide_screen
     call_about "plate HBL25, 1000 rpm, grey, 27 lpm, packings and valves"

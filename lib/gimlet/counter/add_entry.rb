@@ -3,6 +3,7 @@
 require_relative "../core/2_readings/reading"
 require_relative "../core/6_kit_plan/plans"
 require_relative "../core/input_error"
+require_relative "../core/8_tools/wrench"
 require_relative "../core/ticket/ticket"
 require_relative "identify_pump"
 require_relative "known_things"
@@ -15,7 +16,7 @@ module Gimlet
       KEPT = { "said" => %w[words asked], "answered" => %w[reading label], "not_sure" => %w[trait], "taken_up" => %w[words of reading complaint],
                "struck" => %w[of item], "restored" => %w[of item], "customer" => %w[customer_id], "channel" => %w[channel],
                "work" => %w[areas agreed pumps positions], "extent" => %w[extent], "checked" => %w[check result],
-               "inspected" => %w[slot position outcome measured], "had" => %w[number quantity], "pump" => %w[id],
+               "inspected" => %w[slot position outcome measured], "had" => %w[number quantity], "owns" => %w[tool has from to unit], "pump" => %w[id],
                "settled" => %w[doubt reason], "plan" => %w[policy], "fixed" => %w[number quantity reason], "unit" => %w[unit] }.freeze
       REASON = 3
 
@@ -69,6 +70,7 @@ module Gimlet
         when "taken_up" then taken_up(body, channel)
         when "customer" then body.tap { @identify.owned_by(body["customer_id"]) }
         when "settled" then settled(body)
+        when "owns" then owns(body)
         when "work", "inspected", "had", "fixed", "checked" then body.tap { @known.check(kind, body) }
         else body
         end
@@ -92,6 +94,13 @@ module Gimlet
         @reference.vocabulary.complaints.key?(body["complaint"]) ||
           reject("complaint", "unknown_complaint", "“#{body['complaint']}” is not a complaint known here.")
         body
+      end
+
+      # A torque wrench is called by its range.
+      def owns(body)
+        return body.merge("tool" => Core::Tools::Wrench.customer(*body.values_at("from", "to", "unit")).name) if body["from"]
+
+        needed(body, "tool") && body
       end
 
       def settled(body)

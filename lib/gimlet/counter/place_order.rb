@@ -65,13 +65,18 @@ module Gimlet
         end
       end
 
+      def remember(customer, view)
+        @customers.remember(customer, view.pump.designation)
+        @customers.remember_tools(customer, Core::Ticket::Folded.of(@tickets.entries(view.id)).owned)
+      end
+
       def save(id, view, record, request)
         customer = view.ticket.customer_id
         order = @orders.create(ticket_id: id, customer_id: customer, catalogue_version: view.planned.catalogue_version, document: record)
         @tickets.append(id, kind: "ordered", key: "order #{order}", who: request["who"] || "counter") do
           { "order_id" => order, "reason" => request["reason"] }
         end
-        @customers.remember(customer, view.pump.designation) if customer
+        remember(customer, view) if customer
         order
       end
     end

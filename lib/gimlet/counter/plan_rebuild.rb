@@ -42,6 +42,7 @@ module Gimlet
       # What is particular to this job: found, at hand already, set by hand.
       def particulars(request)
         { findings: (request[:findings] || []).map { |one| Core::Finding.from(one.transform_keys(&:to_sym)) }, had: request[:had] || {},
+          wrenches: (request[:wrenches] || []).map { |one| Core::Tools::Wrench.customer(*one.transform_keys(&:to_sym).values_at(:from, :to, :unit)) },
           fixed: (request[:fixed] || []).map { |one| Core::KitPlan::Fixed.new(**one.transform_keys(&:to_sym).slice(:number, :quantity, :reason)) } }
       end
 

@@ -32,17 +32,23 @@ module Gimlet
       # @param entries [Array<Core::Ticket::Entry>]
       # @return [View]
       def call(id, entries)
-        ticket = Core::Ticket::Folded.of(entries)
+        customer, ticket = with_customer(Core::Ticket::Folded.of(entries))
         found = identified(ticket)
         pump, sure = leading(ticket, found)
         planned = @plans.call(ticket, pump) if pump && !ticket.scope.empty?
-        View.new(id: id, ticket: ticket, customer: ticket.customer_id && @customers.find(ticket.customer_id), found: found,
+        View.new(id: id, ticket: ticket, customer: customer, found: found,
                  steps: steps(ticket, entries, found.owned), pump: pump, sure: sure, planned: planned,
                  tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned), lacking: lacking(ticket, found, pump, planned),
                  diagnosis: @diagnose.call(ticket, pump), extents: planned ? extents(ticket, pump) : [])
       end
 
       private
+
+      # What the customer is known to have, and what was said of it since.
+      def with_customer(ticket)
+        customer = ticket.customer_id && @customers.find(ticket.customer_id)
+        [customer, ticket.with(owned: (customer ? customer[:tools] : {}).merge(ticket.owned).compact)]
+      end
 
       # The same work, gone as far as each school would.
       # @return [Array<Array(String, TicketPlans::Cost)>]

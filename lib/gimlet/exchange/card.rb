@@ -123,7 +123,7 @@ module Gimlet
         @pdf.text (tool_names + consumables).join("   "), size: SMALL
       end
 
-      def tool_names = @record["tools"].map { |one| "#{BOX}#{[one['name'], one['number']].compact.join(' · ')}" }
+      def tool_names = @record["tools"].map { |one| "#{one['has'] ? 'own: ' : BOX}#{[one['name'], one['number']].compact.join(' · ')}" }
 
       def consumables
         @record["consumables"].map do |one|

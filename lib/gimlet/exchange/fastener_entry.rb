@@ -36,6 +36,7 @@ module Gimlet
       def lines
         passes = @fastener["passes"].map { |pass| pass["text"] }
         [["#{@fastener['count']} × #{@fastener['name']} · #{@fastener['drive']}", { style: :bold, size: BODY }], [@fastener["text"], { size: BODY }],
+         (["Set #{@fastener['setting']} · #{@fastener['wrench']}", { size: BODY }] if @fastener["wrench"]),
          (["Passes: #{passes.join(', then ')}, each in the order.", { size: BODY }] if passes.size > 1), order,
          (["= #{@fastener['conversions'].map { |other| other['text'] }.join(' = ')}", { size: SMALL }] if @fastener["conversions"].any?),
          (["Source: #{@fastener['source']}", { size: SMALL }] if @fastener["source"])].compact

@@ -37,6 +37,8 @@ module Gimlet
       def checked(body) = "#{body['check'].tr('_', ' ')}: #{body['result'] || 'open again'}"
       def had(body) = "the customer has #{body['quantity']} × #{body['number']}"
 
+      def owns(body) = "the customer has #{'no ' unless body['has']}#{body['tool'].delete_prefix("customer's ")}"
+
       def fixed(body)
         "#{body['number']} #{body['quantity'] ? "set to #{body['quantity']}: #{body['reason']}" : 'left to the plan again'}"
       end

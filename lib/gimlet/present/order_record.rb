@@ -29,7 +29,7 @@ module Gimlet
       # @param reason [String, nil]
       # @return [Hash]
       def of(view, reason)
-        plan = Plan.call(view.planned)
+        plan = Plan.call(view.planned, owned: view.ticket.owned.keys)
         { record: VERSION, pump: pump(plan), reason: reason, **seen(view), work: work(view, plan), parts: parts(plan), why: plan[:demand],
           **plan.slice(*KEPT), unit: view.ticket.unit, catalogue_version: plan[:catalogue_version], entry: view.ticket.last }
       end
@@ -53,10 +53,13 @@ module Gimlet
           { "fate" => one["inspect"] ? "inspect" : "keep", "to_do" => one["inspect"] ? "look over" : "put back", "look" => [], "limits" => [],
             **one.except("inspect") }
         end
-        tightening = document["tightening"].map { |one| { "orders" => [], "rounds" => [one["text"]], "walk" => [], **one } }
+        tightening = document["tightening"].map do |one|
+          { "orders" => [], "rounds" => [one["text"]], "walk" => [], "wrench" => nil, "setting" => nil, **one }
+        end
+        tools = document["tools"].map { |one| { "has" => false, **one } }
         work = document["work"].merge("found" => document["work"]["worn"].map { |slot| "#{slot.tr('_', ' ')}: renew it" }).except("worn")
         document.merge("record" => VERSION, "parts" => parts.merge("lines" => lines, "unfilled" => unfilled), "keep" => keep, "work" => work,
-                       "held" => [], "tightening" => tightening, "refit" => nil, "extent" => nil, "left_out" => {},
+                       "held" => [], "tools" => tools, "tightening" => tightening, "refit" => nil, "extent" => nil, "left_out" => {},
                        "stacks" => document["stacks"].map { |stack| old_stack(stack) })
       end
 

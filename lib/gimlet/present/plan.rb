@@ -11,11 +11,12 @@ module Gimlet
       module_function
 
       # @param result [Counter::PlanRebuild::Result]
-      def call(result)
+      # @param owned [Array<String>] names of tools that the customer has
+      def call(result, owned: [])
         workup = result.workup
         header(result).merge(pieces(workup)).merge(
-          tools: workup.tools.map(&:to_h), consumables: workup.consumables.map(&:to_h),
-          tightening: workup.tightening.map { |one| Tightening.call(one, workup.variant.series, result.request[:units]) },
+          tools: workup.tools.map { |one| one.to_h.merge(has: owned.include?(one.name)) }, consumables: workup.consumables.map(&:to_h),
+          tightening: workup.tightening.map { |one| Tightening.call(one, workup, result.request[:units]) },
           refit: workup.refit && refit(workup), steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot), cautions: workup.cautions
         )
       end

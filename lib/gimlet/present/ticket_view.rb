@@ -26,11 +26,11 @@ module Gimlet
       end
 
       def call
-        { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map do |line|
-          line(line)
-        end, found: Identification.call(@view.found),
-          pump: pump, plan: @view.planned && Plan.call(@view.planned), tray: tray, lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id,
-          phrases: Phrasebook.call(@view.found), diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, @view.found.reference.snapshot.areas),
+        reference = @view.found.reference
+        { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
+          pump: pump, plan: @view.planned && Plan.call(@view.planned, owned: @ticket.owned.keys), tray: tray,
+          lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id, phrases: Phrasebook.call(@view.found),
+          diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
           extents: @view.extents.map { |id, cost| extent(id, cost) } }
       end
 
@@ -38,7 +38,7 @@ module Gimlet
 
       def state
         @ticket.to_h.slice(:channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :policy, :unit, :extent, :had, :fixed)
-               .merge(positions: @ticket.at, customer: @view.customer&.slice(:id, :name, :place, :pumps),
+               .merge(positions: @ticket.at, owned: @ticket.owned.keys, customer: @view.customer&.slice(:id, :name, :place, :pumps),
                       complaints: @ticket.complaints.map { |id| @vocabulary.complaints[id]&.name || id }, wishes: @ticket.wishes,
                       settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason } })
       end

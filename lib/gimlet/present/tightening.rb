@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/7_tightening/instruction"
+require_relative "../core/7_tightening/setting"
 
 module Gimlet
   module Present
@@ -11,17 +12,20 @@ module Gimlet
       module_function
 
       # @param one [Core::Tightening::Instruction]
+      # @param workup [Core::Plan::Workup]
       # @param unit [String] of the customer's wrench
-      def call(one, series, unit)
+      def call(one, workup, unit)
         { fastener: one.fastener.id, name: one.fastener.name, count: one.fastener.points.size, drive: one.fastener.drive,
           kind: one.tightening.kind, text: one.text, treatment: one.tightening.treatment, source: one.tightening.source,
-          points: points(one), orders: orders(one), rounds: one.rounds, walk: walk(one), face: face(series.face(one.fastener.face)),
+          points: points(one), orders: orders(one), rounds: one.rounds, walk: walk(one), face: face(workup.variant.series.face(one.fastener.face)),
+          wrench: one.targets_nm.any? ? workup.wrenches.for(one.targets_nm.last)&.name : nil,
           **values(one, unit) }
       end
 
       def values(one, unit)
         published = one.tightening.torque
         { published: published && torque(published), asked: published && torque(published.to(unit)),
+          setting: published && Core::Tightening::Setting.of(published, unit).to_s,
           conversions: published ? UNITS.map { |other| torque(published.to(other)) } : [],
           passes: one.passes.map { |pass| torque(pass.to(unit)) } }
       end

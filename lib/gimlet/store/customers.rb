@@ -14,10 +14,10 @@ module Gimlet
         @database[:customers].order(:name).map { |row| row.merge(pumps: pumps.fetch(row[:id], [])) }
       end
 
-      # @return [Hash, nil]
+      # @return [Hash, nil] as in `all`, with tools: { name => { "from", "to", "unit" } of a torque wrench, else {} }
       def find(id)
         row = @database[:customers].where(id: id).first
-        row&.merge(pumps: @database[:customer_pumps].where(customer_id: id).order(Sequel.lit("rowid")).select_map(:designation))
+        row&.merge(pumps: @database[:customer_pumps].where(customer_id: id).order(Sequel.lit("rowid")).select_map(:designation), tools: tools(id))
       end
 
       # @param rows [Array<Hash>] name, place, pumps
@@ -31,9 +31,25 @@ module Gimlet
         end
       end
 
+      # @param tools [Hash{String=>Hash, nil}] as `find` has them; nil for one that this customer has not
+      def remember_tools(id, tools)
+        tools.each do |name, range|
+          @database[:customer_tools].where(customer_id: id, name: name).delete
+          @database[:customer_tools].insert(customer_id: id, name: name, **range.transform_keys(&:to_sym)) if range
+        end
+      end
+
       # @param designation [String] a pump this customer turned out to have
       def remember(id, designation)
         @database[:customer_pumps].insert_conflict.insert(customer_id: id, designation: designation)
+      end
+
+      private
+
+      def tools(id)
+        @database[:customer_tools].where(customer_id: id).to_h do |row|
+          [row[:name], row.slice(:from, :to, :unit).compact.transform_keys(&:to_s)]
+        end
       end
     end
   end

@@ -30,7 +30,7 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Pro
     "Pump": () => <PumpAnswer ticket={ticket} view={view} onReply={onReply} />,
     "Work": () => <WorkAnswer ticket={ticket} view={view} onAgree={() => onOpen("Parts")} />,
     "Parts": () => plan && <PartsAnswer ticket={ticket} plan={plan} />,
-    "Tools": () => plan && <ToolsAnswer tools={plan.tools} consumables={plan.consumables} />,
+    "Tools": () => plan && <ToolsAnswer ticket={ticket} tools={plan.tools} consumables={plan.consumables} />,
     "Tightening": () => plan && <TighteningAnswer ticket={ticket} plan={plan} />,
     "Hand over": () => <HandOver ticket={ticket} view={view} onSave={onSave} />,
   };
@@ -38,7 +38,7 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Pro
     "Pump": pumpSummary(view),
     "Work": workSummary(view),
     "Parts": plan ? `${plan.plans[0]!.lines.length} lines, ${price(plan.plans[0]!.price_cents)}, ${plan.plans[0]!.name}` : later,
-    "Tools": plan ? `${plan.tools.length} tools, ${plan.tools.filter((tool) => tool.kind === "made").length} made for this pump` : later,
+    "Tools": plan ? `${plan.tools.length} tools, ${plan.tools.filter((tool) => tool.kind === "made").length} made for this pump${plan.tools.some((tool) => tool.has) ? `, the customer has ${plan.tools.filter((tool) => tool.has).length}` : ""}` : later,
     "Tightening": plan ? plan.tightening.map((one) => `${one.name} ${one.asked?.text ?? one.text}`).join(" · ") : later,
     "Hand over": view.order_id ? `order ${view.order_id}` : "not saved yet",
   };

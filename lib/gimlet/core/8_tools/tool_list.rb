@@ -17,7 +17,9 @@ module Gimlet
       class ToolList
         # @param teardown [Teardown]
         # @param instructions [Array<Tightening::Instruction>]
-        def initialize(teardown, instructions, pumps: 1)
+        # @param own [Array<Wrench>] the customer's torque wrenches
+        def initialize(teardown, instructions, pumps: 1, own: [])
+          @own = own
           @teardown = teardown
           @variant = teardown.variant
           @series = teardown.variant.series
@@ -33,6 +35,9 @@ module Gimlet
           amounts = (of_groups + of_areas + of_layers).group_by(&:first)
           amounts.map { |id, same| used(@series.consumable(id), same.sum(&:last) * @pumps) }
         end
+
+        # @return [Wrenches::Choice]
+        def choice = @choice ||= Wrenches.choose(@instructions.flat_map(&:targets_nm), own: @own)
 
         private
 
@@ -79,12 +84,15 @@ module Gimlet
         end
 
         def wrenches
-          scales, beyond = Wrenches.choose(@instructions.flat_map(&:targets_nm))
-          chosen = scales.map { |scale| wrench("torque wrench to #{scale} N·m (from #{(scale * 0.2).round(1)})") }
-          chosen + beyond.map { |value| wrench("a torque wrench for #{value.to_f.round(1)} N·m: none lent here") }
+          choice.wrenches.map { |one| Needed.new(name: one.name, kind: "torque wrench", why: reached_by(one)) } +
+            choice.missing.map do |value|
+              Needed.new(name: "a torque wrench for #{value.to_f.round(1)} N·m", kind: "torque wrench", why: "none lent here reaches it")
+            end
         end
 
-        def wrench(name) = Needed.new(name: name, kind: "torque wrench", why: "values below lie in 20 to 100 % of its scale")
+        def reached_by(wrench)
+          @instructions.select { |one| one.targets_nm.any? { |value| choice.for(value) == wrench } }.map { |one| one.fastener.name }.join(", ")
+        end
 
         def special
           users = @teardown.groups.map { |group| [group.tools, group.name] } +

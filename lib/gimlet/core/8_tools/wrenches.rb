@@ -1,26 +1,35 @@
 # frozen_string_literal: true
 
+require_relative "../value"
+require_relative "wrench"
+
 module Gimlet
   module Core
     module Tools
-      # The fewest torque wrenches whose good range (20 to 100 % of full scale, as ISO 6789 calibrates them)
-      # takes in every value.
+      # The fewest torque wrenches that are lent, beside the customer's own, so that every value lies in the good range of one.
       module Wrenches
         # Full scales in N·m that counters commonly lend. Common practice, no source.
-        FULL_SCALES_NM = [5, 10, 25, 50, 100, 200, 340].freeze
-        LOWEST_SHARE = Rational(20, 100)
+        LENT = [5, 10, 25, 50, 100, 200, 340].map { |full| Wrench.lent(full) }.freeze
+
+        # `wrenches` those that are needed, the customer's first; `missing` values in N·m that none reaches.
+        Choice = Value.of(:wrenches, :missing) do
+          # @return [Wrench, nil] the smallest that reaches a value
+          def for(torque_nm) = wrenches.select { |one| one.reaches?(torque_nm) }.min_by { |one| [one.own ? 0 : 1, one.to_nm] }
+        end
 
         module_function
 
         # @param values_nm [Array<Numeric>]
-        # @return [Array(Array<Integer>, Array<Numeric>)] full scales to take, and values that none of them reaches
-        def choose(values_nm, scales: FULL_SCALES_NM)
-          within, beyond = values_nm.uniq.partition { |value| scales.any? { |scale| reaches?(scale, value) } }
-          sets = (0..scales.size).lazy.flat_map { |size| scales.combination(size).to_a }
-          [sets.find { |set| within.all? { |value| set.any? { |scale| reaches?(scale, value) } } }, beyond]
+        # @param own [Array<Wrench>] the customer's
+        # @return [Choice]
+        def choose(values_nm, own: [], lent: LENT)
+          within, missing = values_nm.uniq.partition { |value| (own + lent).any? { |one| one.reaches?(value) } }
+          taken = (0..lent.size).lazy.flat_map { |size| lent.combination(size).to_a }.find { |some| covered?(within, own + some) }
+          choice = Choice.new(wrenches: own + taken, missing: missing)
+          choice.with(wrenches: within.map { |value| choice.for(value) }.uniq)
         end
 
-        def reaches?(scale, value) = value.between?(scale * LOWEST_SHARE, scale)
+        def covered?(values, wrenches) = values.all? { |value| wrenches.any? { |one| one.reaches?(value) } }
       end
     end
   end

@@ -20,6 +20,7 @@ module Gimlet
       #   checked    check, result        a quick check of the diagnosis; result nil takes it back
       #   inspected  slot, position, outcome, measured    what was found; neither outcome nor measure takes it back
       #   had        number, quantity     a part that the customer has already
+      #   owns       tool, has, from, to, unit            a tool that the customer has; a torque wrench with its range
       #   pump       id                   the candidate taken by hand; nil takes the leading order
       #   settled    doubt, reason        a doubt that stands, and why that is all right
       #   plan       policy
@@ -27,7 +28,7 @@ module Gimlet
       #   unit       unit                 of the customer's wrench
       #   ordered    order_id, reason
       Entry = Value.of(:number, :kind, :body, :at, :who)
-      KINDS = %w[said answered not_sure taken_up struck restored customer channel work extent checked inspected had pump settled plan fixed unit
+      KINDS = %w[said answered not_sure taken_up struck restored customer channel work extent checked inspected had owns pump settled plan fixed unit
                  ordered].freeze
     end
   end

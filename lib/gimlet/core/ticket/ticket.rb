@@ -18,7 +18,7 @@ module Gimlet
       #   ticket = Ticket::Folded.of(entries)
       #   ticket.readings # => the readings that count, in the order they were taken
       Folded = Value.of(:lines, :channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :settled, :policy, :unit, :order_id,
-                        :last, :at, :extent, :checked, :had, :fixed) do
+                        :last, :at, :extent, :checked, :had, :fixed, :owned) do
         def items = lines.flat_map(&:items)
         def live = items.reject(&:struck)
 
@@ -51,7 +51,7 @@ module Gimlet
                      findings: findings, settled: settled, extent: last("extent", "extent") || Extent::USUAL,
                      checked: latest("checked", "check") do |body|
                        body["result"]
-                     end, fixed: fixed, had: had, last: @entries.last&.number || 0, **work(live))
+                     end, fixed: fixed, had: had, owned: owned, last: @entries.last&.number || 0, **work(live))
         end
 
         private
@@ -89,6 +89,12 @@ module Gimlet
         end
 
         def had = latest("had", "number") { |body| body["quantity"] if body["quantity"].positive? }
+
+        # @return [Hash{String=>Hash}] tool => range of a torque wrench, or nothing; nil for one that the customer has not
+        def owned
+          of_kind("owns").to_h { |entry| [entry.body["tool"], (entry.body.slice("from", "to", "unit") if entry.body["has"])] }
+        end
+
         def fixed = latest("fixed", "number") { |body| fields(body) if body["quantity"] }.values
 
         # The last word on each thing, those taken back left out.

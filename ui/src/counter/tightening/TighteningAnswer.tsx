@@ -47,6 +47,8 @@ function Fastener({ one }: { one: Tightening }) {
         <Box sx={{ fontSize: 22, fontWeight: 700 }}>{one.asked ? one.asked.text : one.text}</Box>
         {one.asked && one.kind !== "torque" && <Box>{one.text}</Box>}
         {one.asked && one.published?.unit !== one.asked.unit && <Box>published {one.published?.text}</Box>}
+        {one.setting && one.setting !== one.asked?.text && <Box>set {one.setting}</Box>}
+        {one.wrench && <Box>{one.wrench}</Box>}
         {one.treatment && <Box>threads: {one.treatment}</Box>}
         {one.passes.length > 1 && <Box>{one.passes.length} passes: {one.passes.map((pass) => pass.text).join(", then ")}</Box>}
         {!one.face && one.orders.map((set, index) => <Box key={index}>order{set.name ? `, ${set.name}` : ""}: {set.labels.join(", ")}</Box>)}

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+require_relative "../0_quantities/quantity"
+require_relative "../input_error"
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Tools
+      # A torque wrench and what it may be set to. `own` says that it is the customer's, not lent here.
+      Wrench = Value.of(:name, :from_nm, :to_nm, :own) do
+        def reaches?(torque_nm) = torque_nm.between?(from_nm, to_nm)
+      end
+
+      # Making them.
+      class Wrench
+        # ISO 6789 calibrates from 20 % of full scale up (from memory).
+        LOWEST_SHARE = Rational(20, 100)
+
+        # @param full_nm [Integer] full scale
+        # @return [Wrench] one that is lent here
+        def self.lent(full_nm)
+          from = full_nm * LOWEST_SHARE
+          new(name: "torque wrench to #{full_nm} N·m (from #{from.to_f.round(1)})", from_nm: from, to_nm: full_nm, own: false)
+        end
+
+        # @param from [Numeric] as it says on it
+        # @param upto [Numeric]
+        # @param unit [String] of torque
+        # @return [Wrench] the customer's
+        # @raise [InputError]
+        def self.customer(from, upto, unit)
+          low, high = Quantity.of(from, unit, field: "from"), Quantity.of(upto, unit, field: "to")
+          InputError.reject("unit", "unknown_unit", "“#{unit}” is no unit of torque.") unless low.kind == :torque
+          if low.value >= high.value
+            InputError.reject("to", "upside_down", "A wrench from #{from} to #{upto} #{unit} is upside down: the smaller figure comes first.")
+          end
+          name = "customer's torque wrench #{plain(from)} to #{plain(upto)} #{low.unit}"
+          new(name: name, from_nm: low.to("N·m").value, to_nm: high.to("N·m").value, own: true)
+        end
+
+        def self.plain(number) = number == number.to_i ? number.to_i : number
+        private_class_method :plain
+      end
+    end
+  end
+end
