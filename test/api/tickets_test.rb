@@ -116,6 +116,8 @@ class TicketsApiTest < Minitest::Test
      ["fixed", { number: "nothing", quantity: 1, reason: "because" }, "unknown_part", "number"],
      ["checked", { check: "mood", result: "yes" }, "unknown_check", "check"],
      ["checked", { check: "nozzle_big", result: "perhaps" }, "bad_result", "result"],
+     ["extension", { lever_mm: 0, extension_mm: 5 }, "not_positive", "lever_mm"],
+     ["extension", { lever_mm: 300, extension_mm: 900 }, "out_of_range", "extension_mm"],
      ["owns", { has: true, from: 100, to: 20, unit: "N·m" }, "upside_down", "to"],
      ["owns", { has: true, from: 0, to: 20, unit: "N·m" }, "not_positive", "from"], ["owns", { has: true, tool: " " }, "missing", "tool"],
      ["extent", { extent: "half" }, "bad_request", "extent"]].each do |kind, body, code, field|

@@ -63,7 +63,7 @@ class TighteningTest < Minitest::Test
 
   def test_passes_as_published_or_in_the_usual_thirds
     head = Tightening::Instruct.call(variant("SC325L").series.fastener("head_bolts"), variant("SC325L"), unit: "N·m")
-    assert_equal [25, 50, 78], head.targets_nm
+    assert_equal [16, 32, 48], head.targets_nm
     usual = instruct("torque", value: 100, unit: "N·m", pattern: :star, places: [[1, 0], [-1, 0]])
     assert_equal [30, 60, 100], usual.targets_nm
     assert_equal [100], instruct("torque", value: 100, unit: "N·m").targets_nm
@@ -149,6 +149,15 @@ class TighteningTest < Minitest::Test
     end
   end
 
+  # Handbook example: 100 N·m on a 400 mm lever with 100 mm of extension is set to 80 (from memory).
+  def test_an_extension_lowers_the_setting
+    extension = Tightening::Extension.of(400, 100)
+    assert_equal 80, extension.setting(Gimlet::Core::Quantity.of(100, "N·m")).value
+    { [0, 100] => "not_positive", [-5, 100] => "not_positive", [400, 0] => "out_of_range", [400, 400] => "out_of_range" }.each do |wrong, code|
+      assert_equal code, assert_raises(Gimlet::Core::InputError) { Tightening::Extension.of(*wrong) }.code
+    end
+  end
+
   # Common-practice pairs, no source: 442 lbf·in is 50 N·m, 225 is 25.4, 15 lbf·ft is 20.3, 45 N·m is 33.2 lbf·ft.
   def test_a_setting_is_the_nearest_mark_and_says_how_far_off_it_is
     quantity = ->(value, unit) { Gimlet::Core::Quantity.of(value, unit) }
@@ -175,6 +184,9 @@ class TighteningTest < Minitest::Test
       assert_in_delta area, ceiling.stress_area_mm2(diameter, pitch), 0.06
     end
     assert_in_delta 25, ceiling.torque_nm(8, 1.25, "8.8"), 1
+    # T = K·d·F by hand: 0.18 · 8 mm · 0.75 · 580 N/mm² · 36.6 mm², and two thirds of it with anti-seize.
+    assert_in_delta 22.9, ceiling.torque_nm(8, 1.25, "8.8", "lightly oiled"), 0.1
+    assert_in_delta 22.9 * 2 / 3, ceiling.torque_nm(8, 1.25, "8.8", "anti-seize paste"), 0.1
     assert_nil ceiling.torque_nm(8, 1.25, "unknown")
   end
 end

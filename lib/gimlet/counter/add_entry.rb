@@ -3,6 +3,7 @@
 require_relative "../core/2_readings/reading"
 require_relative "../core/6_kit_plan/plans"
 require_relative "../core/input_error"
+require_relative "../core/7_tightening/extension"
 require_relative "../core/8_tools/wrench"
 require_relative "../core/ticket/ticket"
 require_relative "identify_pump"
@@ -17,7 +18,8 @@ module Gimlet
                "struck" => %w[of item], "restored" => %w[of item], "customer" => %w[customer_id], "channel" => %w[channel],
                "work" => %w[areas agreed pumps positions], "extent" => %w[extent], "checked" => %w[check result],
                "inspected" => %w[slot position outcome measured], "had" => %w[number quantity], "owns" => %w[tool has from to unit], "pump" => %w[id],
-               "settled" => %w[doubt reason], "plan" => %w[policy], "fixed" => %w[number quantity reason], "unit" => %w[unit] }.freeze
+               "settled" => %w[doubt reason], "plan" => %w[policy], "fixed" => %w[number quantity reason],
+               "extension" => %w[lever_mm extension_mm], "unit" => %w[unit] }.freeze
       REASON = 3
 
       # @param reference [Reference]
@@ -71,6 +73,7 @@ module Gimlet
         when "customer" then body.tap { @identify.owned_by(body["customer_id"]) }
         when "settled" then settled(body)
         when "owns" then owns(body)
+        when "extension" then body.tap { body["lever_mm"] && Core::Tightening::Extension.of(body["lever_mm"], body["extension_mm"]) }
         when "work", "inspected", "had", "fixed", "checked" then body.tap { @known.check(kind, body) }
         else body
         end

@@ -9,7 +9,7 @@ module Gimlet
   module Counter
     # What a ticket's complaints and checks point to.
     class DiagnoseCall
-      # `found` a Core::Diagnosis::Found, `sums` { sign id => sum in words }, `checked` { sign id => whether it was there }.
+      # `found` a Core::Diagnosis::Found, `sums` { sign id => sum in words }, `checked` { Core::Diagnosis::Sign => whether it was there }.
       Result = Core::Value.of(:found, :sums, :checked)
       MODEL = Exchange::VocabularyFiles.diagnosis
       DIAGNOSE = Core::Diagnosis::Diagnose.new(MODEL)
@@ -26,7 +26,7 @@ module Gimlet
       def call(ticket, pump)
         checked = ticket.checked.transform_values { |result| ANSWERS.fetch(result) }
         found = @reference.field.recall(:results, [:diagnosis, ticket.complaints, checked]) { [DIAGNOSE.call(ticket.complaints, checked)] }.first
-        found && Result.new(found: found, sums: Core::Diagnosis::Sums.call(*ratings(ticket, pump)), checked: checked)
+        found && Result.new(found: found, sums: Core::Diagnosis::Sums.call(*ratings(ticket, pump)), checked: checked.transform_keys { |id| MODEL.signs.fetch(id) })
       end
 
       private

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/7_tightening/extension"
 require_relative "../core/9_plan/rebuild"
 require_relative "../core/9_plan/signature"
 require_relative "../core/0_quantities/units"
@@ -43,8 +44,11 @@ module Gimlet
       def particulars(request)
         { findings: (request[:findings] || []).map { |one| Core::Finding.from(one.transform_keys(&:to_sym)) }, had: request[:had] || {},
           wrenches: (request[:wrenches] || []).map { |one| Core::Tools::Wrench.customer(*one.transform_keys(&:to_sym).values_at(:from, :to, :unit)) },
+          extension: request[:extension] && extension(request[:extension]),
           fixed: (request[:fixed] || []).map { |one| Core::KitPlan::Fixed.new(**one.transform_keys(&:to_sym).slice(:number, :quantity, :reason)) } }
       end
+
+      def extension(row) = Core::Tightening::Extension.of(*row.transform_keys(&:to_sym).values_at(:lever_mm, :extension_mm))
 
       def unit(text)
         return "N·m" unless text

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../counter/diagnose_call"
-
 module Gimlet
   module Present
     # What the complaints point to, as the API answers it.
@@ -17,7 +15,7 @@ module Gimlet
         { suspects: found.suspects.first(SHOWN).map { |one| suspect(one) },
           scope: found.scope.map { |id| { id: id, name: areas.fetch(id, id.tr("_", " ")) } }, enough: found.enough.round(4),
           rule_out: found.first.map { |sign| check(sign, result) }, checks: found.next_checks.map { |one| check(one.sign, result) },
-          checked: result.checked.map { |id, there| { id: id, name: Counter::DiagnoseCall::MODEL.signs.fetch(id).name, result: there ? "yes" : "no" } } }
+          checked: result.checked.map { |sign, there| { id: sign.id, name: sign.name, result: there ? "yes" : "no" } } }
       end
 
       def suspect(one)

@@ -37,6 +37,7 @@ module Gimlet
       def checked(body) = "#{body['check'].tr('_', ' ')}: #{body['result'] || 'open again'}"
       def had(body) = "the customer has #{body['quantity']} × #{body['number']}"
 
+      def extension(body) = body["lever_mm"] ? "#{body['extension_mm']} mm of extension on a lever of #{body['lever_mm']} mm" : "no extension"
       def owns(body) = "the customer has #{'no ' unless body['has']}#{body['tool'].delete_prefix("customer's ")}"
 
       def fixed(body)

@@ -37,7 +37,7 @@ module Gimlet
       private
 
       def state
-        @ticket.to_h.slice(:channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :policy, :unit, :extent, :had, :fixed)
+        @ticket.to_h.slice(:channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :policy, :unit, :extent, :had, :fixed, :extension)
                .merge(positions: @ticket.at, owned: @ticket.owned.keys, customer: @view.customer&.slice(:id, :name, :place, :pumps),
                       complaints: @ticket.complaints.map { |id| @vocabulary.complaints[id]&.name || id }, wishes: @ticket.wishes,
                       settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason } })

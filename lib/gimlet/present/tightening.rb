@@ -19,13 +19,13 @@ module Gimlet
           kind: one.tightening.kind, text: one.text, treatment: one.tightening.treatment, source: one.tightening.source,
           points: points(one), orders: orders(one), rounds: one.rounds, walk: walk(one), face: face(workup.variant.series.face(one.fastener.face)),
           wrench: one.targets_nm.any? ? workup.wrenches.for(one.targets_nm.last)&.name : nil,
-          **values(one, unit) }
+          **values(one, unit, workup.extension) }
       end
 
-      def values(one, unit)
+      def values(one, unit, extension)
         published = one.tightening.torque
         { published: published && torque(published), asked: published && torque(published.to(unit)),
-          setting: published && Core::Tightening::Setting.of(published, unit).to_s,
+          setting: published && setting(published, unit, extension),
           conversions: published ? UNITS.map { |other| torque(published.to(other)) } : [],
           passes: one.passes.map { |pass| torque(pass.to(unit)) } }
       end
@@ -37,6 +37,13 @@ module Gimlet
       def points(one)
         order = one.sequences.flat_map { |set| set.each_with_index.map { |point, at| [point, at + 1] } }.to_h
         one.fastener.points.map { |point| point.to_h.slice(:label, :x_mm, :y_mm).merge(order: order[point]) }
+      end
+
+      def setting(published, unit, extension)
+        return Core::Tightening::Setting.of(published, unit).to_s unless extension
+
+        told = Core::Tightening::Setting.of(extension.setting(published), unit)
+        "#{told} of what #{extension.extension_mm} mm on a lever of #{extension.lever_mm} mm ask for"
       end
 
       # Every turn of the wrench: which of the points, in which round.

@@ -5,7 +5,7 @@ export const blankView = (id: number | null): TicketView => ({
   id,
   last: 0,
   ticket: {
-    channel: "phone", customer_id: null, customer: null, scope: [], agreed: false, pumps: 1, positions: {}, extent: "recommended", findings: [], had: {}, fixed: [], owned: [], chosen: null, policy: "on_shelf",
+    channel: "phone", customer_id: null, customer: null, scope: [], agreed: false, pumps: 1, positions: {}, extent: "recommended", findings: [], had: {}, fixed: [], owned: [], extension: null, chosen: null, policy: "on_shelf",
     unit: "N·m", complaints: [], wishes: [], settled: [],
   },
   call: [],

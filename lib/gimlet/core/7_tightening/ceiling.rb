@@ -7,8 +7,9 @@ module Gimlet
     module Ceiling
       # Proof stress Sp in N/mm², coarse thread up to M16. Source: ISO 898-1:2013, table 3 (values from memory).
       PROOF_MPA = { "8.8" => 580, "10.9" => 830, "12.9" => 970, "A2-70" => 450 }.freeze
-      # Nut factor of dry plain steel. Common handbook value.
-      NUT_FACTOR = 0.2
+      # Nut factor K by how the thread is treated. Source: Shigley, Mechanical Engineering Design, table of torque factors (from memory).
+      NUT_FACTORS = [[/anti-seize/, 0.12], [/oil|lubric|grease|jelly/, 0.18]].freeze
+      DRY = 0.20
 
       module_function
 
@@ -18,11 +19,17 @@ module Gimlet
         Math::PI / 4 * ((diameter_mm - (0.9382 * pitch_mm))**2)
       end
 
+      # K by how the threads are treated.
+      def nut_factor(treatment)
+        NUT_FACTORS.find { |words, _| treatment.to_s.match?(words) }&.last || DRY
+      end
+
       # T = K · d · 0.75 · Sp · As
+      # @param treatment [String, nil] of the threads, as the sheet has it
       # @return [Float, nil] N·m; nil for a property class not tabled here
-      def torque_nm(diameter_mm, pitch_mm, property_class)
+      def torque_nm(diameter_mm, pitch_mm, property_class, treatment = nil)
         proof = PROOF_MPA[property_class] or return
-        NUT_FACTOR * diameter_mm * 0.75 * proof * stress_area_mm2(diameter_mm, pitch_mm) / 1000
+        nut_factor(treatment) * diameter_mm * 0.75 * proof * stress_area_mm2(diameter_mm, pitch_mm) / 1000
       end
     end
   end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../0_quantities/quantity"
+require_relative "../1_catalogue/tightening"
 require_relative "../value"
 
 module Gimlet

@@ -13,12 +13,12 @@ module Gimlet
   module Core
     module Plan
       # Everything a rebuild order says about one pump.
-      Workup = Value.of(:variant, :teardown, :demand, :plans, :tools, :wrenches, :consumables, :tightening, :refit, :steps, :cautions)
+      Workup = Value.of(:variant, :teardown, :demand, :plans, :tools, :wrenches, :consumables, :tightening, :extension, :refit, :steps, :cautions)
 
       # What is to be done: `scope` areas or a whole Scope, `policy` of KitPlan::POLICIES, `pumps` how many, `unit` of the customer's wrench,
       # `findings` of Finding, `had` { part number => how many the customer has already }, `fixed` lines of KitPlan::Fixed set by hand,
-      # `wrenches` the customer's own.
-      Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches)
+      # `wrenches` the customer's own, `extension` of Tightening::Extension or nil.
+      Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches, :extension)
       USUAL = { policy: "on_shelf", pumps: 1, unit: "N·m", findings: [].freeze, had: {}.freeze, fixed: [].freeze, wrenches: [].freeze }.freeze
 
       # From a pump and its agreed work to the order: teardown, demand, kit plans, tools, tightening, cautions.
@@ -45,7 +45,8 @@ module Gimlet
           Workup.new(variant: variant, teardown: teardown, demand: demand,
                      plans: KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, solved: @solved).call(job.policy), tools: bench.tools,
                      wrenches: bench.choice,
-                     consumables: bench.consumables, tightening: tightening, refit: Refitting.of(teardown), steps: Steps.for(teardown),
+                     consumables: bench.consumables, tightening: tightening, extension: job.extension,
+                     refit: Refitting.of(teardown), steps: Steps.for(teardown),
                      cautions: Cautions.for(teardown, @snapshot))
         end
       end

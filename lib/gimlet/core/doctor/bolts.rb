@@ -61,8 +61,10 @@ module Gimlet
 
         def torques(fastener)
           thread = fastener.thread or return []
-          ceiling = Ceiling.torque_nm(thread["diameter_mm"], thread["pitch_mm"], thread["property_class"]) or return []
-          fastener.tightenings.filter_map(&:torque).filter_map { |torque| beyond(fastener, torque, ceiling) }
+          fastener.tightenings.select(&:torque).filter_map do |one|
+            ceiling = Ceiling.torque_nm(thread["diameter_mm"], thread["pitch_mm"], thread["property_class"], one.treatment) or next
+            beyond(fastener, one.torque, ceiling)
+          end
         end
 
         def beyond(fastener, torque, ceiling)

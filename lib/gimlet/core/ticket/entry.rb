@@ -25,11 +25,12 @@ module Gimlet
       #   settled    doubt, reason        a doubt that stands, and why that is all right
       #   plan       policy
       #   fixed      number, quantity, reason             a line of the plan set by hand; quantity nil leaves it to the plan again
+      #   extension  lever_mm, extension_mm               between wrench and bolt; both nil without one
       #   unit       unit                 of the customer's wrench
       #   ordered    order_id, reason
       Entry = Value.of(:number, :kind, :body, :at, :who)
-      KINDS = %w[said answered not_sure taken_up struck restored customer channel work extent checked inspected had owns pump settled plan fixed unit
-                 ordered].freeze
+      KINDS = %w[said answered not_sure taken_up struck restored customer channel work extent checked inspected had owns pump settled plan fixed
+                 extension unit ordered].freeze
     end
   end
 end

@@ -8,6 +8,7 @@ import { CrankDrawing } from "../../drawing/CrankDrawing";
 import { FaceDrawing } from "../../drawing/FaceDrawing";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { Lever } from "./Lever";
 import { Walk } from "./Walk";
 
 /** Every fastener that the work opens: value, passes, treatment, and the order drawn on the face. */
@@ -23,6 +24,7 @@ export function TighteningAnswer({ ticket, plan }: { ticket: LiveTicket; plan: P
           {units.map((unit) => <option key={unit} value={unit}>{unit}</option>)}
         </NativeSelect>
       </label>
+      <Lever ticket={ticket} />
       {plan.refit && (
         <Box component="section" aria-label="Before the manifold goes on" sx={{ display: "flex", gap: 2, flexWrap: "wrap", py: 1.25, borderBottom: "1px solid", borderColor: "divider" }}>
           <Box sx={{ flex: 1, minWidth: 220 }}>
