@@ -26,7 +26,9 @@ module Gimlet
       def call(ticket, pump)
         checked = ticket.checked.transform_values { |result| ANSWERS.fetch(result) }
         found = @reference.field.recall(:results, [:diagnosis, ticket.complaints, checked]) { [DIAGNOSE.call(ticket.complaints, checked)] }.first
-        found && Result.new(found: found, sums: Core::Diagnosis::Sums.call(*ratings(ticket, pump)), checked: checked.transform_keys { |id| MODEL.signs.fetch(id) })
+        found && Result.new(found: found, sums: Core::Diagnosis::Sums.call(*ratings(ticket, pump)), checked: checked.transform_keys do |id|
+          MODEL.signs.fetch(id)
+        end)
       end
 
       private
