@@ -139,6 +139,21 @@ class OrdersApiTest < Minitest::Test
     assert_includes card_text(1), "22 N·m"
   end
 
+  # As the version before wrote it: every part of it is there, and its card can still be printed.
+  def test_a_record_of_the_first_version_is_read
+    id = send_json("POST", "/api/tickets", entry("said", words: "8 bolts"))["id"]
+    first = File.read(File.expand_path("../store/order_record_1.json", __dir__))
+    database[:orders].insert(ticket_id: id, catalogue_version: "old", document: first, created_at: Time.now)
+    get "/api/orders/1"
+    assert_schema "Order"
+    assert_equal ["support ring: renew it"], json["record"]["work"]["found"]
+    kept = JSON.parse(first)
+    assert_equal(kept["tightening"].map { |one| one["text"] }, json["record"]["tightening"].map { |one| one["text"] })
+    card = card_text(1)
+    kept["parts"]["lines"].each { |line| assert_includes card, line["number"] }
+    assert_includes card, kept["tightening"].first["text"].split(";").first
+  end
+
   def test_a_pump_that_no_catalogue_has_is_recorded
     made = ticket("plate ZZ9931, 5 cylinders")
     2.times { send_json("POST", "/api/sightings", ticket_id: made["id"]) }

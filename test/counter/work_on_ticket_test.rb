@@ -118,7 +118,7 @@ class WorkOnTicketTest < Minitest::Test
     one = view(said("TK4R20, 15 lpm, green, loses pressure, discharge valves"), ["inspected", { slot: "support_ring", outcome: "replace" }])
     record = Gimlet::Present::OrderRecord.of(one, "he read the serial")
     kept = JSON.parse(JSON.generate(record))
-    assert_equal kept, Gimlet::Present::OrderRecord.read(kept)
+    assert_equal kept, Gimlet::Present::OldRecords.read(kept)
     assert_equal [2, "Pellwick", "he read the serial", ["loses pressure"], ["support ring, renew it"]],
                  [kept["record"], kept["pump"]["maker"], kept["reason"], kept["work"]["complaints"], kept["work"]["found"]]
     assert_equal(one.planned.workup.demand.lines.map { |line| line.part.number }, kept["why"].map { |line| line["part"] })

@@ -8,6 +8,7 @@ require_relative "../counter/place_order"
 require_relative "../counter/plan_rebuild"
 require_relative "../counter/references"
 require_relative "../counter/work_on_ticket"
+require_relative "../present/old_records"
 require_relative "../store/customers"
 require_relative "../store/orders"
 require_relative "../store/sightings"
@@ -53,7 +54,7 @@ module Gimlet
         @stock = Store::Stock.new(database)
         @customers = Store::Customers.new(database)
         @tickets = Store::Tickets.new(database)
-        @orders = Store::Orders.new(database, read: Present::OrderRecord.method(:read))
+        @orders = Store::Orders.new(database, read: Present::OldRecords.method(:read))
         @sightings = Store::Sightings.new(database)
       end
 

@@ -26,12 +26,12 @@ module Gimlet
       def call(ticket, pump)
         checked = ticket.checked.transform_values { |result| ANSWERS.fetch(result) }
         found = @reference.field.recall(:results, [:diagnosis, ticket.complaints, checked]) { [DIAGNOSE.call(ticket.complaints, checked)] }.first
-        found && Result.new(found: found, sums: Core::Diagnosis::Sums.call(*ratings(ticket, pump)), checked: checked.transform_keys do |id|
-          MODEL.signs.fetch(id)
-        end)
+        found && Result.new(found: found, sums: Core::Diagnosis::Sums.call(*ratings(ticket, pump)), checked: by_sign(checked))
       end
 
       private
+
+      def by_sign(checked) = checked.transform_keys { |id| MODEL.signs.fetch(id) }
 
       # Of the pump that leads, else as they were told.
       def ratings(ticket, pump)

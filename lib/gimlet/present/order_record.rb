@@ -34,40 +34,6 @@ module Gimlet
           **plan.slice(*KEPT), unit: view.ticket.unit, catalogue_version: plan[:catalogue_version], entry: view.ticket.last }
       end
 
-      # @param document [Hash] string keys, of any version
-      # @return [Hash] of the present version, string keys
-      def read(document)
-        case document["record"]
-        when VERSION then document
-        when 1 then from_first(document)
-        else from_first(from_screen(document))
-        end
-      end
-
-      # What version 1 did not know is left open.
-      def from_first(document)
-        parts = document["parts"]
-        lines = parts["lines"].map { |line| { "pack" => 1, "reason" => nil, **line } }
-        unfilled = parts["unfilled"].map { |line| { "stand_ins" => [], **line } }
-        keep = document["keep"].map do |one|
-          { "fate" => one["inspect"] ? "inspect" : "keep", "to_do" => one["inspect"] ? "look over" : "put back", "look" => [], "limits" => [],
-            **one.except("inspect") }
-        end
-        tightening = document["tightening"].map do |one|
-          { "orders" => [], "rounds" => [one["text"]], "walk" => [], "wrench" => nil, "setting" => nil, **one }
-        end
-        tools = document["tools"].map { |one| { "has" => false, **one } }
-        work = document["work"].merge("found" => document["work"]["worn"].map { |slot| "#{slot.tr('_', ' ')}: renew it" }).except("worn")
-        document.merge("record" => VERSION, "parts" => parts.merge("lines" => lines, "unfilled" => unfilled), "keep" => keep, "work" => work,
-                       "held" => [], "tools" => tools, "tightening" => tightening, "refit" => nil, "extent" => nil, "left_out" => {},
-                       "stacks" => document["stacks"].map { |stack| old_stack(stack) })
-      end
-
-      def old_stack(stack)
-        layers = stack["layers"].map { |layer| { "slot" => nil, "fates" => [], "look" => [], "inside" => nil, **layer } }
-        stack.merge("id" => stack["name"], "positions" => [], "drawing" => nil, "layers" => layers)
-      end
-
       def pump(plan)
         { maker: plan[:maker], model: plan[:model], serials: plan[:serial_range], series: plan[:series], manual: plan[:manual] }
       end
@@ -104,24 +70,6 @@ module Gimlet
         chosen = plan[:plans].first
         { plan: chosen[:name], lines: chosen[:lines], unfilled: chosen[:unfilled], surplus: chosen[:surplus],
           price_cents: chosen[:price_cents] }
-      end
-
-      # Orders of the first version kept the screen's own plan.
-      def from_screen(document)
-        plan = document.fetch("plan")
-        names = Core::Catalogue::WORK_AREAS
-        chosen = plan["plans"].first
-        { "record" => 1, "reason" => nil, "doubts" => [], "sure" => document["sure"], "models" => document["models"],
-          "pump" => plan.slice("maker", "model", "series", "manual").merge("serials" => plan["serial_range"]),
-          "seen" => document["readings"].map { |one| one["text"] },
-          "work" => { "areas" => plan["scope"].map { |id| { "id" => id, "name" => names.fetch(id, id) } },
-                      "added" => plan["added"].map { |id, why| { "name" => names.fetch(id, id), "why" => why } },
-                      "not_on_file" => plan["not_on_file"].map do |id|
-                        names.fetch(id, id)
-                      end, "pumps" => plan["pumps"], "complaints" => [], "worn" => [] },
-          "parts" => { "plan" => chosen["name"], **chosen.slice("lines", "unfilled", "surplus", "price_cents") }, "why" => plan["demand"],
-          **plan.slice(*(KEPT - %i[held refit extent left_out]).map(&:to_s)), "unit" => plan["units"],
-          "catalogue_version" => plan["catalogue_version"], "entry" => nil }
       end
     end
   end
