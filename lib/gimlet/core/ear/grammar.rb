@@ -55,11 +55,13 @@ module Gimlet
           return if clause.empty?
 
           @hedged, @tool, @paper = hedged?(clause), said_tool(clause), clause.any? { |piece| piece.says(:papers) }
+          number_signs(clause)
           complain(clause)
           numbers(clause)
           serial(clause)
           not_known(clause)
           damage(clause)
+          one_of_them(clause)
           attach(clause)
           denials_of_nouns(clause)
           pumps(clause)

@@ -6,6 +6,10 @@ module Gimlet
       class Grammar
         # What is wrong with the pump: complaints, and damage to some of its pieces.
         module Wrongs
+          ONE = %w[cylinder cyl].freeze
+          NUMBER = %w[no number nr].freeze
+          AND = %w[and or , &].freeze
+
           private
 
           def complain(clause)
@@ -69,6 +73,29 @@ module Gimlet
             damaged = damaged_of(clause, some, worst)
             note([worst, *damaged, *damaged_nouns(clause, damaged)].uniq, complaint: "damage")
           end
+
+          # "packings on cylinder 2 only", "cylinder 1 and 3": which one, not how many.
+          def one_of_them(clause)
+            return if @asked&.id == "cylinders"
+
+            clause.each_index.select { |at| one_named?(clause, at) && !clause[at].used }.each do |at|
+              named = clause.drop(at + 1).drop_while { |one| NUMBER.include?(one.norm) }.take_while { |one| one.whole? || AND.include?(one.norm) }
+              figures = named.select { |one| one.whole? && !one.used && !after(clause, one).first&.noun? }
+              next if figures.empty?
+
+              clause[at].used = true
+              figures.each { |figure| figure.alien = "That is which one, not how many: choose it under Work." }
+            end
+          end
+
+          # The "no" of "cylinder no 3" denies nothing.
+          def number_signs(clause)
+            clause.each_cons(3).with_index do |(_, sign, figure), at|
+              sign.used = true if one_named?(clause, at) && NUMBER.include?(sign.norm) && figure.whole?
+            end
+          end
+
+          def one_named?(clause, at) = ONE.include?(clause[at].tokens.last.text.downcase)
 
           # Of "two out of eight" it is the two, else the figure nearest before the damage.
           def damaged_of(clause, some, worst)
