@@ -6,7 +6,7 @@ import { ProblemNote } from "../shell/ProblemNote";
 import { paper } from "../shell/theme";
 import type { LiveTicket } from "../ticket/useTicket";
 
-const style = { color: paper, "& option": { color: "black" }, "& svg": { color: paper }, "&::before": { borderColor: paper } };
+const style = { color: paper, minWidth: 150, "& option": { color: "black" }, "& svg": { color: paper }, "&::before": { borderColor: paper } };
 
 interface Props {
   ticket: LiveTicket;
@@ -21,7 +21,7 @@ export function TicketHeader({ ticket, view, who, onWho }: Props) {
   const channels = useVocabulary().data?.channels ?? [];
   return (
     <>
-      <span>{view.id === null ? "new ticket" : `ticket ${view.id}`}</span>
+      <span style={{ whiteSpace: "nowrap" }}>{view.id === null ? "new ticket" : `ticket ${view.id}`}</span>
       <NativeSelect
         sx={style}
         inputProps={{ "aria-label": "Customer" }}

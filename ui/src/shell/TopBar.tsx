@@ -7,12 +7,12 @@ const linkStyle = { color: paper, textDecoration: "none", fontWeight: 700, paddi
 
 export function TopBar({ children }: { children?: ReactNode }) {
   return (
-    <Box component="header" sx={{ bgcolor: petrol, color: paper, display: "flex", alignItems: "center", gap: 2, px: 2.5, height: 52 }}>
+    <Box component="header" sx={{ bgcolor: petrol, color: paper, display: "flex", alignItems: "center", columnGap: 2, flexWrap: "wrap", px: 2.5, minHeight: 52 }}>
       <Link to="/" reloadDocument style={{ ...linkStyle, fontSize: 21, paddingLeft: 0 }} aria-label="Gimlet, new ticket">
         gimlet
       </Link>
-      <Box sx={{ flex: 1, display: "flex", alignItems: "center", gap: 1.5 }}>{children}</Box>
-      <nav aria-label="Main" style={{ display: "flex", gap: 4 }}>
+      <Box sx={{ flex: 1, display: "flex", alignItems: "center", columnGap: 1.5, flexWrap: "wrap" }}>{children}</Box>
+      <nav aria-label="Main" style={{ display: "flex", gap: 4, whiteSpace: "nowrap" }}>
         <Link to="/" reloadDocument style={linkStyle}>New ticket</Link>
         <Link to="/orders" style={linkStyle}>Orders</Link>
       </nav>
