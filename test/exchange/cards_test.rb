@@ -49,6 +49,20 @@ class CardsTest < Minitest::Test
     end
   end
 
+  def test_the_torque_strip_is_one_page_with_every_value
+    %w[PG50L MGL40 UX3800 SC325L TK4L20].each do |designation|
+      order = record(reference.snapshot.variants_of(designation).last)
+      %w[A4 LETTER].each do |paper|
+        reader = PDF::Reader.new(StringIO.new(Gimlet::Exchange::TorqueStrip.call({ id: 7, record: order }, paper: paper)))
+        assert_equal 1, reader.page_count, designation
+        text = squeezed(reader.pages.first.text)
+        order["tightening"].each { |one| one["rounds"].each { |round| assert_includes text, squeezed(round), "#{designation} #{one['name']}" } }
+      end
+    end
+    error = assert_raises(Gimlet::Core::InputError) { Gimlet::Exchange::TorqueStrip.call({ id: 7, record: {} }, paper: "A9") }
+    assert_equal "unknown_paper", error.code
+  end
+
   # No box runs over another or off the page: every line of text lies within the margins.
   def test_no_text_leaves_the_page
     %w[PG50L MGL40 HBL20 UX3800 OB214C].each do |designation|

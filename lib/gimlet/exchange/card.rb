@@ -1,36 +1,32 @@
 # frozen_string_literal: true
 
-require "prawn"
-require "prawn/table"
 require "time"
 require_relative "../core/5_demand/positions"
 require_relative "../core/9_plan/cautions"
 require_relative "fastener_entry"
+require_relative "paper"
 require_relative "parts_lines"
 require_relative "stack_entry"
 
 module Gimlet
   module Exchange
-    # The work card: what the customer takes to the bench, A4, readable in black and white.
+    # The work card: what the customer takes to the bench, readable in black and white.
     class Card
-      FONTS = File.expand_path("../../../data/fonts", __dir__)
       RULE = "999999"
       SMALL = 8
       BODY = 8.5
       BOX = "[  ] "
 
       # @param order [Hash] as Store::Orders gives it, with its `record` of the present version
+      # @param paper [String] of Paper::SIZES
       # @return [String] the PDF
-      def self.call(order) = new(order).render
+      def self.call(order, paper: "A4") = new(order, paper).render
 
-      def initialize(order)
+      def initialize(order, paper)
         @order = order
         @record = order[:record]
-        @pdf = Prawn::Document.new(page_size: "A4", margin: [30, 36, 40, 36],
-                                   info: { Title: "Work card, order #{order[:id]}", Creator: "Gimlet" })
-        @pdf.font_families.update("Hyperlegible" => { normal: "#{FONTS}/AtkinsonHyperlegible-Regular.ttf",
-                                                      bold: "#{FONTS}/AtkinsonHyperlegible-Bold.ttf" })
-        @pdf.font "Hyperlegible", size: BODY
+        @pdf = Paper.blank("Work card, order #{order[:id]}", paper)
+        @pdf.font_size BODY
         @pdf.default_leading 1
       end
 

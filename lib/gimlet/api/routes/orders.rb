@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../exchange/card"
+require_relative "../../exchange/torque_strip"
 
 module Gimlet
   module API
@@ -28,11 +29,14 @@ module Gimlet
 
           app.get(ID) { |id| answer(orders.find(id.to_i) || missing("There is no order #{id}.")) }
 
-          app.get(%r{#{ID}/card\.pdf}) do |id|
-            order = orders.find(id.to_i) || missing("There is no order #{id}.")
-            content_type "application/pdf"
-            headers "Content-Disposition" => %(inline; filename="gimlet-order-#{id}.pdf")
-            Exchange::Card.call(order)
+          { "card" => Exchange::Card, "strip" => Exchange::TorqueStrip }.each do |name, sheet|
+            app.get(%r{#{ID}/#{name}\.pdf}) do |id|
+              order = orders.find(id.to_i) || missing("There is no order #{id}.")
+              pdf = sheet.call(order, paper: params["paper"] || "A4")
+              content_type "application/pdf"
+              headers "Content-Disposition" => %(inline; filename="gimlet-#{name}-#{id}.pdf")
+              pdf
+            end
           end
         end
       end
