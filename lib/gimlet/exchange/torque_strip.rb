@@ -41,13 +41,20 @@ module Gimlet
         drawn = one["face"] && one["points"].any? { |point| point["order"] }
         FaceDrawing.call(@pdf, one, at: [@pdf.bounds.right - DRAWN, top - 5], width: DRAWN, height: height - 10) if drawn
         width = @pdf.bounds.width - (drawn ? DRAWN + 10 : 0)
-        { "#{one['count']} × #{one['name']} · #{one['drive']}" => [0.24, 20, :normal], rounds(one) => [0.44, 36, :bold],
-          below(one) => [0.22, 18, :normal] }
-          .reduce(top - 3) do |y, (text, (share, size, style))|
-          @pdf.text_box(text, at: [0, y], width: width, height: height * share, size: size, style: style, overflow: :shrink_to_fit, min_font_size: 6)
-          y - (height * share)
-        end
+        texts(one).reduce(top - 3) { |y, text| put(y, height, width, text) }
         @pdf.move_cursor_to(top - height)
+      end
+
+      # @return [Array<Array(String, Float, Integer, Symbol)>] text, its share of the row's height, size and style
+      def texts(one)
+        [["#{one['count']} × #{one['name']} · #{one['drive']}", 0.24, 20, :normal], [rounds(one), 0.44, 36, :bold], [below(one), 0.22, 18, :normal]]
+      end
+
+      # @return [Float] where the next one goes
+      def put(top, height, width, (text, share, size, style))
+        box = { at: [0, top], width: width, height: height * share }
+        @pdf.text_box(text, **box, size: size, style: style, overflow: :shrink_to_fit, min_font_size: 6)
+        top - box[:height]
       end
 
       def rounds(one)
