@@ -2,9 +2,14 @@
 
 source "https://rubygems.org"
 
-# The version that comes with Ruby 3.1: nothing to compile.
+# The versions that come with Ruby 3.1: nothing to compile.
+gem "bigdecimal", "= 3.1.1"
 gem "fiddle", "= 1.1.0"
+gem "racc", "= 1.6.0"
+
 gem "highs", "= 0.2.6"
+# Sees a key that stands twice in one object, as the one that comes with Ruby does not.
+gem "json", "~> 3.0"
 gem "json_schemer", "~> 2.4"
 gem "prawn", "~> 2.5"
 gem "prawn-table", "~> 0.2"
@@ -16,6 +21,8 @@ gem "sqlite3", "~> 2.0"
 group :test do
   gem "capybara", "~> 3.40"
   gem "minitest", "~> 5.20"
+  # The last that comes ready built for Ruby 3.1's own RubyGems.
+  gem "nokogiri", "~> 1.16.8"
   gem "pdf-reader", "~> 2.12"
   gem "rack-test", "~> 2.1"
   gem "rubocop", "~> 1.60", require: false
