@@ -22,6 +22,21 @@ class UnitsGemTest < Minitest::Test
     end
   end
 
+  TORQUES = Gimlet::Core::Units::FACTORS.fetch(:torque).keys
+  # NIST SP 811, appendix B.8: lbf·in, lbf·ft and kgf·m in N·m.
+  NIST = { "lbf·in" => 0.112_984_829_027_6, "lbf·ft" => 1.355_817_948_331_4, "kgf·m" => 9.806_65 }.freeze
+
+  def test_torques_by_nist_and_ten_thousand_at_random_by_the_gem
+    NIST.each { |unit, factor| assert_in_epsilon factor, Gimlet::Core::Quantity.new(value: 1r, unit: unit).to("N·m").value.to_f, 1e-9 }
+    random = Random.new(Minitest.seed)
+    factors = TORQUES.permutation(2).to_h { |from, to| [[from, to], RubyUnits::Unit.new("1 #{NAMES[from]}").convert_to(NAMES[to]).scalar.to_f] }
+    10_000.times do
+      from, to = TORQUES.sample(2, random: random)
+      value = random.rand(0.01..2000.0).round(3)
+      assert_in_epsilon value * factors[[from, to]], Gimlet::Core::Quantity.of(value, from).to(to).value.to_f, 1e-6
+    end
+  end
+
   def test_a_uk_gallon
     assert_in_epsilon 4.54609, Gimlet::Core::Quantity.new(value: 1r, unit: "UK gpm").to("L/min").value.to_f, 1e-12
     assert_in_epsilon 1.20095, Gimlet::Core::Quantity.new(value: 1r, unit: "UK gpm").to("US gpm").value.to_f, 1e-5

@@ -17,9 +17,10 @@ module Gimlet
       KEPT = { "said" => %w[words asked], "answered" => %w[reading label], "not_sure" => %w[trait], "taken_up" => %w[words of reading complaint],
                "struck" => %w[of item], "restored" => %w[of item], "customer" => %w[customer_id], "channel" => %w[channel],
                "work" => %w[areas agreed pumps positions], "extent" => %w[extent], "checked" => %w[check result],
-               "inspected" => %w[slot position outcome measured], "had" => %w[number quantity], "owns" => %w[tool has from to unit], "pump" => %w[id],
+               "inspected" => %w[slot position outcome measured], "had" => %w[number quantity], "owns" => %w[tool has from to unit mark],
+               "handed" => %w[tool how], "entered" => %w[fastener value unit source], "pump" => %w[id],
                "settled" => %w[doubt reason], "plan" => %w[policy], "fixed" => %w[number quantity reason],
-               "extension" => %w[lever_mm extension_mm], "unit" => %w[unit] }.freeze
+               "extension" => %w[lever_mm extension_mm angle_deg], "unit" => %w[unit] }.freeze
       REASON = 3
 
       # @param reference [Reference]
@@ -73,8 +74,8 @@ module Gimlet
         when "customer" then body.tap { @identify.owned_by(body["customer_id"]) }
         when "settled" then settled(body)
         when "owns" then owns(body)
-        when "extension" then body.tap { body["lever_mm"] && Core::Tightening::Extension.of(body["lever_mm"], body["extension_mm"]) }
-        when "work", "inspected", "had", "fixed", "checked" then body.tap { @known.check(kind, body) }
+        when "extension" then body.tap { body["lever_mm"] && Core::Tightening::Extension.of(*body.values_at("lever_mm", "extension_mm", "angle_deg").compact) }
+        when "work", "inspected", "had", "fixed", "checked", "handed", "entered" then body.tap { @known.check(kind, body) }
         else body
         end
       end
@@ -101,7 +102,7 @@ module Gimlet
 
       # A torque wrench is called by its range.
       def owns(body)
-        return body.merge("tool" => Core::Tools::Wrench.customer(*body.values_at("from", "to", "unit")).name) if body["from"]
+        return body.merge("tool" => Core::Tools::Wrench.customer(*body.values_at("from", "to", "unit", "mark")).name) if body["from"]
 
         needed(body, "tool") && body
       end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/5_demand/finding"
+require_relative "../core/7_tightening/entered"
 require_relative "../core/input_error"
 require_relative "diagnose_call"
 
@@ -62,6 +63,21 @@ module Gimlet
         return if body["result"].nil? || DiagnoseCall::ANSWERS.key?(body["result"])
 
         reject("result", "bad_result", "A check is answered with yes or no.")
+      end
+
+      # A tool that only fits one series is lent or sold; a spanner is not.
+      def handed(body)
+        made = @snapshot.series.flat_map(&:tools).select(&:number).map(&:name)
+        made.include?(body["tool"]) || reject("tool", "unknown_tool", "“#{body['tool']}” is not lent or sold here.")
+      end
+
+      def entered(body)
+        fasteners = @snapshot.series.flat_map(&:fasteners).select { |one| one.id == body["fastener"] }
+        reject("fastener", "unknown_fastener", "No pump has “#{body['fastener']}” to tighten.") if fasteners.empty?
+        unless fasteners.flat_map(&:tightenings).any? { |one| one.kind == "none" }
+          reject("fastener", "on_file", "The sheet has a value for “#{fasteners.first.name}”: that one stands.")
+        end
+        body["value"] && Core::Tightening::Entered.of(*body.values_at("value", "unit", "source"))
       end
 
       def reject(...) = Core::InputError.reject(...)

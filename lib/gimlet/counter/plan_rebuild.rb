@@ -43,12 +43,14 @@ module Gimlet
       # What is particular to this job: found, at hand already, set by hand.
       def particulars(request)
         { findings: (request[:findings] || []).map { |one| Core::Finding.from(one.transform_keys(&:to_sym)) }, had: request[:had] || {},
-          wrenches: (request[:wrenches] || []).map { |one| Core::Tools::Wrench.customer(*one.transform_keys(&:to_sym).values_at(:from, :to, :unit)) },
-          extension: request[:extension] && extension(request[:extension]),
+          wrenches: (request[:wrenches] || []).map { |one| wrench(one) }, extension: request[:extension] && extension(request[:extension]),
+          entered: (request[:entered] || {}).to_h { |id, one| [id.to_s, entered(one)] },
           fixed: (request[:fixed] || []).map { |one| Core::KitPlan::Fixed.new(**one.transform_keys(&:to_sym).slice(:number, :quantity, :reason)) } }
       end
 
-      def extension(row) = Core::Tightening::Extension.of(*row.transform_keys(&:to_sym).values_at(:lever_mm, :extension_mm))
+      def wrench(row) = Core::Tools::Wrench.customer(*row.transform_keys(&:to_sym).values_at(:from, :to, :unit, :mark))
+      def extension(row) = Core::Tightening::Extension.of(*row.transform_keys(&:to_sym).values_at(:lever_mm, :extension_mm, :angle_deg).compact)
+      def entered(row) = Core::Tightening::Entered.of(*row.transform_keys(&:to_sym).values_at(:value, :unit, :source))
 
       def unit(text)
         return "N·m" unless text

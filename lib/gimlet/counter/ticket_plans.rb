@@ -21,7 +21,7 @@ module Gimlet
       # @return [PlanRebuild::Result]
       def call(ticket, variant)
         request = { model: variant.designation, serial: variant.serial_range, units: ticket.unit, **work(ticket, variant),
-                    **ticket.to_h.slice(:policy, :pumps, :extent, :had, :fixed, :extension),
+                    **ticket.to_h.slice(:policy, :pumps, :extent, :had, :fixed, :extension, :entered),
                     wrenches: ticket.owned.values.select { |range| range["from"] } }
         @reference.field.recall(:results, [:plan, request, @stock.object_id]) { planned(request) }
       end

@@ -37,7 +37,19 @@ module Gimlet
       def checked(body) = "#{body['check'].tr('_', ' ')}: #{body['result'] || 'open again'}"
       def had(body) = "the customer has #{body['quantity']} × #{body['number']}"
 
-      def extension(body) = body["lever_mm"] ? "#{body['extension_mm']} mm of extension on a lever of #{body['lever_mm']} mm" : "no extension"
+      def extension(body)
+        return "no extension" unless body["lever_mm"]
+
+        "an extension of #{body['extension_mm']} mm on a lever of #{body['lever_mm']} mm"
+      end
+
+      def handed(body) = "#{body['tool']}: #{body['how'] || 'stays here'}"
+
+      def entered(body)
+        name = body["fastener"].tr("_", " ")
+        body["value"] ? "#{name}: #{body['value']} #{body['unit']}, from #{body['source']}" : "#{name}: no value"
+      end
+
       def owns(body) = "the customer has #{'no ' unless body['has']}#{body['tool'].delete_prefix("customer's ")}"
 
       def fixed(body)

@@ -9,8 +9,10 @@ module Gimlet
     module OldRecords
       # Part of a record => what each of its rows lacks.
       ADDED = {
-        "why" => { "had" => 0 }, "tools" => { "has" => false }, "consumables" => { "number" => nil, "packs" => nil },
-        "tightening" => { "orders" => [], "rounds" => [], "walk" => [], "wrench" => nil, "setting" => nil },
+        "why" => { "had" => 0 }, "tools" => { "has" => false, "how" => nil, "substitute" => nil, "price_cents" => nil },
+        "consumables" => { "number" => nil, "packs" => nil },
+        "tightening" => { "orders" => [], "rounds" => [], "walk" => [], "wrench" => nil, "setting" => nil, "tolerance" => nil,
+                          "entered" => false, "doubt" => nil, "thread" => nil },
         "stacks" => { "positions" => [], "drawing" => nil }
       }.freeze
       LINES = { "lines" => { "pack" => 1, "reason" => nil }, "unfilled" => { "stand_ins" => [] } }.freeze

@@ -29,7 +29,7 @@ module Gimlet
       # @param reason [String, nil]
       # @return [Hash]
       def of(view, reason)
-        plan = Plan.call(view.planned, owned: view.ticket.owned.keys)
+        plan = Plan.call(view.planned, owned: view.ticket.owned.keys, handed: view.ticket.handed)
         { record: VERSION, pump: pump(plan), reason: reason, **seen(view), work: work(view, plan), parts: parts(plan), why: plan[:demand],
           **plan.slice(*KEPT), unit: view.ticket.unit, catalogue_version: plan[:catalogue_version], entry: view.ticket.last }
       end

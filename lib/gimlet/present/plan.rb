@@ -12,10 +12,11 @@ module Gimlet
 
       # @param result [Counter::PlanRebuild::Result]
       # @param owned [Array<String>] names of tools that the customer has
-      def call(result, owned: [])
+      # @param handed [Hash{String=>String}] name of a tool => "lent" or "sold"
+      def call(result, owned: [], handed: {})
         workup = result.workup
         header(result).merge(pieces(workup)).merge(
-          tools: workup.tools.map { |one| one.to_h.merge(has: owned.include?(one.name)) }, consumables: workup.consumables.map(&:to_h),
+          tools: workup.tools.map { |one| tool(one, owned, handed) }, consumables: workup.consumables.map(&:to_h),
           tightening: workup.tightening.map { |one| Tightening.call(one, workup, result.request[:units]) },
           refit: workup.refit && refit(workup), steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot), cautions: workup.cautions
         )
@@ -48,6 +49,12 @@ module Gimlet
         variant.series.areas_of(variant).map do |area|
           { id: area.id, name: area.name, positions: Core::Scope.positions(variant, area), worked: teardown.areas.include?(area) ? teardown.worked(area) : [] }
         end
+      end
+
+      # What the customer has is neither lent nor sold.
+      def tool(one, owned, handed)
+        has = owned.include?(one.name)
+        one.to_h.merge(has: has, how: has ? nil : handed[one.name])
       end
 
       def extent(id) = { id: id, name: Core::Extent::NAMES.fetch(id), warning: Core::Extent::WARNINGS.fetch(id) }

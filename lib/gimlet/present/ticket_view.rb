@@ -28,7 +28,7 @@ module Gimlet
       def call
         reference = @view.found.reference
         { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
-          pump: pump, plan: @view.planned && Plan.call(@view.planned, owned: @ticket.owned.keys), tray: tray,
+          pump: pump, plan: @view.planned && Plan.call(@view.planned, owned: @ticket.owned.keys, handed: @ticket.handed), tray: tray,
           lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id, phrases: Phrasebook.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
           extents: @view.extents.map { |id, cost| extent(id, cost) } }

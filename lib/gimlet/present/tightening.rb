@@ -18,14 +18,15 @@ module Gimlet
         { fastener: one.fastener.id, name: one.fastener.name, count: one.fastener.points.size, drive: one.fastener.drive,
           kind: one.tightening.kind, text: one.text, treatment: one.tightening.treatment, source: one.tightening.source,
           points: points(one), orders: orders(one), rounds: one.rounds, walk: walk(one), face: face(workup.variant.series.face(one.fastener.face)),
-          wrench: one.targets_nm.any? ? workup.wrenches.for(one.targets_nm.last)&.name : nil,
-          **values(one, unit, workup.extension) }
+          thread: one.fastener.thread, entered: one.entered, doubt: doubt(one), **values(one, workup, unit) }
       end
 
-      def values(one, unit, extension)
+      def values(one, workup, unit)
         published = one.tightening.torque
-        { published: published && torque(published), asked: published && torque(published.to(unit)),
-          setting: published && setting(published, unit, extension),
+        wrench = workup.wrenches.for(one.targets_nm.last) if published
+        { published: published && torque(published), asked: published && torque(published.to(unit)), wrench: wrench&.name,
+          tolerance: one.tightening.tolerance && torque(one.tightening.tolerance.to(unit)),
+          setting: published && setting(one.tightening, wrench, unit, workup.extension),
           conversions: published ? UNITS.map { |other| torque(published.to(other)) } : [],
           passes: one.passes.map { |pass| torque(pass.to(unit)) } }
       end
@@ -39,11 +40,16 @@ module Gimlet
         one.fastener.points.map { |point| point.to_h.slice(:label, :x_mm, :y_mm).merge(order: order[point]) }
       end
 
-      def setting(published, unit, extension)
-        return Core::Tightening::Setting.of(published, unit).to_s unless extension
+      # On the scale of the wrench that it is done with: the customer's own has its unit and its marks.
+      def setting(tightening, wrench, unit, extension)
+        wanted = extension ? extension.setting(tightening.torque) : tightening.torque
+        tolerance = tightening.tolerance && (tightening.tolerance.value / tightening.torque.value)
+        told = Core::Tightening::Setting.of(wanted, wrench&.unit || unit, tolerance: tolerance, mark: wrench&.mark)
+        extension ? "#{told} (for an extension of #{extension})" : told.to_s
+      end
 
-        told = Core::Tightening::Setting.of(extension.setting(published), unit)
-        "#{told} of what #{extension.extension_mm} mm on a lever of #{extension.lever_mm} mm ask for"
+      def doubt(one)
+        Core::Tightening::Entered.new(torque: one.tightening.torque, source: one.tightening.source).doubt(one.fastener) if one.entered
       end
 
       # Every turn of the wrench: which of the points, in which round.

@@ -48,7 +48,7 @@ module Gimlet
 
       def tools(id)
         @database[:customer_tools].where(customer_id: id).to_h do |row|
-          [row[:name], row.slice(:from, :to, :unit).compact.transform_keys(&:to_s)]
+          [row[:name], row.slice(:from, :to, :unit, :mark).compact.transform_keys(&:to_s)]
         end
       end
     end

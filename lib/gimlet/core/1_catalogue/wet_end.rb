@@ -84,8 +84,8 @@ module Gimlet
       # Areas that are renewed together, and why.
       Together = Value.of(:areas, :reason, :condition)
 
-      # `kind` is "made" (for this series), "common" or "drive".
-      Tool = Value.of(:id, :number, :name, :kind, :condition)
+      # `kind` is "made" (for this series), "common" or "drive". `substitute` is what the trade makes do with.
+      Tool = Value.of(:id, :number, :name, :kind, :substitute, :condition)
 
       # `pack` is how much, in `unit`, the pack sold as `number` holds.
       Consumable = Value.of(:id, :name, :unit, :number, :pack)

@@ -1,5 +1,8 @@
 # frozen_string_literal: true
 
+require_relative "../0_quantities/quantity"
+require_relative "instruction"
+
 module Gimlet
   module Core
     # How much torque a plain steel bolt of a property class commonly takes. A check on typed-in data, never a value
@@ -10,6 +13,8 @@ module Gimlet
       # Nut factor K by how the thread is treated. Source: Shigley, Mechanical Engineering Design, table of torque factors (from memory).
       NUT_FACTORS = [[/anti-seize/, 0.12], [/oil|lubric|grease|jelly/, 0.18]].freeze
       DRY = 0.20
+      # Below this share of what such a bolt commonly takes, foot-pounds were probably typed as inch-pounds. Common practice, no source.
+      LOW = Rational(1, 10)
 
       module_function
 
@@ -30,6 +35,20 @@ module Gimlet
       def torque_nm(diameter_mm, pitch_mm, property_class, treatment = nil)
         proof = PROOF_MPA[property_class] or return
         nut_factor(treatment) * diameter_mm * 0.75 * proof * stress_area_mm2(diameter_mm, pitch_mm) / 1000
+      end
+
+      # @param thread [Hash, nil] diameter_mm, pitch_mm and property_class
+      # @param torque [Quantity]
+      # @return [String, nil] a sentence where the value is not one that such a thread commonly takes
+      def odd(thread, torque, treatment = nil)
+        ceiling = thread && torque_nm(*thread.values_at("diameter_mm", "pitch_mm", "property_class"), treatment) or return
+        value = torque.to("N·m").value
+        where = if value > ceiling then "above"
+                elsif value < ceiling * LOW then "under a tenth of"
+                else return
+                end
+        most = Quantity.of(ceiling, "N·m").to(torque.unit)
+        "#{Tightening::Instruct.show(torque)} is #{where} the #{Tightening::Instruct.show(most)} that such a bolt commonly takes: check the unit."
       end
     end
   end

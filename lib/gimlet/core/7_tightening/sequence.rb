@@ -4,20 +4,24 @@ module Gimlet
   module Core
     # In which order the bolts of one face are tightened, from where they sit.
     #
-    # Inner bolts come before outer ones. Within a ring each bolt is followed by the one most nearly opposite, and
-    # the next pair starts as far as possible from those already done: the cross of a rectangular head and the star
-    # of a round flange are the same rule.
+    # Inner bolts come before outer ones. Within a ring the next bolt is always the one that keeps the middle of all bolts tightened so far
+    # nearest to the middle of the face, and of several such the one farthest from them: the cross of a rectangular head and the star of a
+    # round flange are the same rule.
     module Sequence
       # Radii nearer than this, in mm, are one ring.
       SAME_RING_MM = 0.5
+      # Distances nearer than this, in mm, are the same.
+      SAME_MM = 1e-6
 
       module_function
 
       # @param points [Array<Catalogue::Point>]
       # @return [Array<Catalogue::Point>] first to last
       def cross(points)
-        centre = [mean(points.map(&:x_mm)), mean(points.map(&:y_mm))]
-        rings(points, centre).flat_map { |ring| around(ring, centre) }
+        places = points.map { |point| Complex(point.x_mm, point.y_mm) }
+        centre = mean(places)
+        around = points.zip(places.map { |place| place - centre })
+        rings(around).reduce([]) { |done, ring| done + next_ones(ring, done) }.map(&:first)
       end
 
       # @param order [Array<String>] labels as the maker lists them
@@ -26,37 +30,28 @@ module Gimlet
         order.map { |label| points.find { |point| point.label == label.to_s } }
       end
 
-      def rings(points, centre)
-        sorted = points.sort_by { |point| [radius(point, centre), angle(point, centre)] }
-        sorted.slice_when { |one, two| radius(two, centre) - radius(one, centre) > SAME_RING_MM }.to_a
+      # @param around [Array<Array(Catalogue::Point, Complex)>] bolts with their places about the centre
+      # @return [Array<Array>] from the innermost
+      def rings(around)
+        sorted = around.sort_by { |_, place| [place.abs, place.arg] }
+        sorted.slice_when { |(_, one), (_, two)| two.abs - one.abs > SAME_RING_MM }.to_a
       end
 
-      def around(ring, centre)
-        left = ring.sort_by { |point| angle(point, centre) }
-        done = [left.shift].compact
-        until left.empty?
-          chosen = done.size.odd? ? opposite(left, done.last, centre) : farthest(left, done, centre)
-          done << left.delete(chosen)
+      # @param done [Array] of earlier rings
+      def next_ones(ring, done)
+        left = ring.sort_by { |_, place| place.arg }
+        so_far = done.map(&:last)
+        Array.new(ring.size) do
+          chosen = left.min_by { |_, place| [((so_far.sum + place).abs / SAME_MM).round, -nearest(place, so_far)] }
+          so_far << chosen.last
+          left.delete(chosen)
         end
-        done
       end
 
-      def opposite(left, last, centre)
-        left.max_by { |point| apart(point, last, centre).round(6) }
-      end
+      # @return [Integer] how far the nearest of the others is, in steps of SAME_MM
+      def nearest(place, others) = ((others.map { |other| (other - place).abs }.min || 0) / SAME_MM).round
 
-      def farthest(left, done, centre)
-        left.max_by { |point| done.map { |other| apart(point, other, centre) }.min.round(6) }
-      end
-
-      def apart(one, two, centre)
-        difference = (angle(one, centre) - angle(two, centre)).abs % (2 * Math::PI)
-        [difference, (2 * Math::PI) - difference].min
-      end
-
-      def angle(point, centre) = Math.atan2(point.y_mm - centre[1], point.x_mm - centre[0])
-      def radius(point, centre) = Math.hypot(point.x_mm - centre[0], point.y_mm - centre[1])
-      def mean(values) = values.empty? ? 0 : values.sum / values.size.to_f
+      def mean(places) = places.empty? ? 0 : places.sum / places.size.to_f
     end
   end
 end

@@ -3,13 +3,14 @@
 require_relative "../0_quantities/quantity"
 require_relative "../1_catalogue/tightening"
 require_relative "../value"
+require_relative "instruction"
 
 module Gimlet
   module Core
     class Tightening
-      # What a wrench is set to for a published torque: the nearest mark of its scale. `error_percent` is how far that is off, below zero
-      # where it is under the published value.
-      Setting = Value.of(:quantity, :error_percent)
+      # What a wrench is set to for a wanted torque: the nearest mark of its scale. `error_percent` is how far that is off, below zero where it
+      # is under; `within` whether the sheet's tolerance allows it, nil where the sheet gives none.
+      Setting = Value.of(:quantity, :error_percent, :within)
 
       # Rounding to the marks of a scale.
       class Setting
@@ -18,26 +19,25 @@ module Gimlet
                   "lbf·in" => [[100, 1], [Float::INFINITY, 5]], "lbf·ft" => [[20, Rational(1, 2)], [100, 1], [Float::INFINITY, 5]],
                   "kgf·m" => [[2, Rational(1, 50)], [Float::INFINITY, Rational(1, 10)]] }.freeze
 
-        # @param published [Quantity] a torque
-        # @param unit [String] of the customer's wrench
+        # @param wanted [Quantity] a torque
+        # @param unit [String] of the wrench
+        # @param tolerance [Rational, nil] as a share of the wanted torque
+        # @param mark [Numeric, nil] from one mark of the wrench to the next, in its unit; nil takes a common wrench's
         # @return [Setting]
-        def self.of(published, unit)
-          exact = published.to(unit).value
-          mark = MARKS.fetch(unit).find { |most, _| exact <= most }.last
-          steps = [(exact / mark).round, 1].max
-          new(quantity: Quantity.new(value: steps * Rational(mark), unit: unit), error_percent: ((steps * mark / exact) - 1) * 100)
+        def self.of(wanted, unit, tolerance: nil, mark: nil)
+          exact = wanted.to(unit).value
+          step = mark ? Rational(mark.to_s) : MARKS.fetch(unit).find { |most, _| exact <= most }.last
+          value = [(exact / step).round, 1].max * step
+          off = (value / exact) - 1
+          new(quantity: Quantity.new(value: value, unit: unit), error_percent: off * 100, within: tolerance && off.abs <= tolerance)
         end
 
         # @return [String] "22 N·m, 0.1 % under"
         def to_s
           off = error_percent.to_f.round(1)
-          shown = quantity.value.to_f
-          told = "#{shown == shown.to_i ? shown.to_i : shown.round(2)} #{quantity.unit}"
-          if off.zero?
-            told
-          else
-            "#{told}, #{off.abs} % #{off.negative? ? 'under' : 'over'}"
-          end
+          told = "#{Instruct.plain(quantity.value.to_f.round(2))} #{quantity.unit}"
+          told += ", #{off.abs} % #{off.negative? ? 'under' : 'over'}" unless off.zero?
+          within == false ? "#{told}: outside the sheet's tolerance, so set it between the marks or use a finer wrench" : told
         end
       end
     end

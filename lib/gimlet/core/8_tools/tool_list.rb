@@ -8,8 +8,9 @@ require_relative "wrenches"
 module Gimlet
   module Core
     module Tools
-      # `kind` is "drive", "torque wrench", "common" or "made"; made tools carry the number they are lent under.
-      Needed = Value.of(:name, :number, :kind, :why)
+      # `kind` is "drive", "torque wrench", "common" or "made"; made tools carry the number they are lent or sold under, and its price where it
+      # has one. `substitute` is what the trade makes do with.
+      Needed = Value.of(:name, :number, :kind, :why, :substitute, :price_cents)
       # `packs` of `number` are sold for the amount; both nil where the series names no pack.
       Used = Value.of(:name, :amount, :unit, :number, :packs)
 
@@ -18,8 +19,10 @@ module Gimlet
         # @param teardown [Teardown]
         # @param instructions [Array<Tightening::Instruction>]
         # @param own [Array<Wrench>] the customer's torque wrenches
-        def initialize(teardown, instructions, pumps: 1, own: [])
+        # @param stock [Hash{String=>KitPlan::Stock}] prices of tools that are sold
+        def initialize(teardown, instructions, pumps: 1, own: [], stock: {})
           @own = own
+          @stock = stock
           @teardown = teardown
           @variant = teardown.variant
           @series = teardown.variant.series
@@ -103,7 +106,8 @@ module Gimlet
         end
 
         def needed(tool, users)
-          Needed.new(name: tool.name, number: tool.number, kind: tool.kind, why: users.join(", "))
+          Needed.new(name: tool.name, number: tool.number, kind: tool.kind, why: users.join(", "), substitute: tool.substitute,
+                     price_cents: @stock[tool.number]&.price_cents)
         end
       end
     end

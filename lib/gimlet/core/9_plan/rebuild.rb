@@ -3,6 +3,7 @@
 require_relative "../5_demand/demand"
 require_relative "../6_kit_plan/plans"
 require_relative "../8_tools/tool_list"
+require_relative "../7_tightening/entered"
 require_relative "../7_tightening/instruction"
 require_relative "../value"
 require_relative "cautions"
@@ -17,9 +18,10 @@ module Gimlet
 
       # What is to be done: `scope` areas or a whole Scope, `policy` of KitPlan::POLICIES, `pumps` how many, `unit` of the customer's wrench,
       # `findings` of Finding, `had` { part number => how many the customer has already }, `fixed` lines of KitPlan::Fixed set by hand,
-      # `wrenches` the customer's own, `extension` of Tightening::Extension or nil.
-      Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches, :extension)
-      USUAL = { policy: "on_shelf", pumps: 1, unit: "N·m", findings: [].freeze, had: {}.freeze, fixed: [].freeze, wrenches: [].freeze }.freeze
+      # `wrenches` the customer's own, `extension` of Tightening::Extension or nil, `entered` { fastener id => Tightening::Entered }.
+      Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches, :extension, :entered)
+      USUAL = { policy: "on_shelf", pumps: 1, unit: "N·m", findings: [].freeze, had: {}.freeze, fixed: [].freeze, wrenches: [].freeze,
+                entered: {}.freeze }.freeze
 
       # From a pump and its agreed work to the order: teardown, demand, kit plans, tools, tightening, cautions.
       class Rebuild
@@ -40,8 +42,8 @@ module Gimlet
           job = Job.new(**USUAL, **particulars)
           teardown = Teardown.of(variant, job.scope)
           demand = Demand.new(teardown, @snapshot, pumps: job.pumps, findings: job.findings, had: job.had)
-          tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: job.unit) }
-          bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps, own: job.wrenches)
+          tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: job.unit, entered: job.entered[one.id]) }
+          bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps, own: job.wrenches, stock: @stock)
           Workup.new(variant: variant, teardown: teardown, demand: demand,
                      plans: KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, solved: @solved).call(job.policy), tools: bench.tools,
                      wrenches: bench.choice,

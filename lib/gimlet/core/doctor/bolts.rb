@@ -2,6 +2,7 @@
 
 require_relative "../7_tightening/ceiling"
 require_relative "../7_tightening/instruction"
+require_relative "../7_tightening/sequence"
 require_relative "finding"
 
 module Gimlet
@@ -11,9 +12,6 @@ module Gimlet
       class Bolts
         include Saying
 
-        # Below this share of what such a bolt commonly takes, foot-pounds were probably typed as inch-pounds. Common practice, no source.
-        LOW = Rational(1, 10)
-
         # @param series [Catalogue::Series]
         def initialize(series, _known)
           @series = series
@@ -21,18 +19,31 @@ module Gimlet
         end
 
         # @return [Array<Finding>]
-        def call = @series.fasteners.flat_map { |one| passes(one) + listed(one) + single(one) + torques(one) } + each + never
+        def call = @series.fasteners.flat_map { |one| passes(one) + apart(one) + listed(one) + single(one) + torques(one) } + each + never
 
         private
 
         def passes(fastener)
           fastener.tightenings.flat_map do |one|
-            place = "fasteners.#{fastener.id}"
-            [(error(place, "the steps end at #{one.steps.last}, not at the value #{plain(one.torque)}.") if one.steps && one.torque &&
-              one.steps.last != one.torque.value),
-             (error(place, "the fractions end at #{one.fractions.last}, not at 100.") if one.fractions && one.fractions.last != 100),
-             (error(place, "the passes must rise.") if [one.steps, one.fractions].compact.any? { |list| list != list.sort.uniq })].compact
+            [(ends(one) unless one.torque.nil?), (rising(one) unless one.kind == "none")].compact.flatten.map do |text|
+              error("fasteners.#{fastener.id}", text)
+            end
           end
+        end
+
+        def ends(one)
+          value = one.torque.value
+          [("the steps end at #{one.steps.last}, not at the value #{plain(one.torque)}." if one.steps && one.steps.last != value),
+           ("a step of #{one.step} is no less than the value #{plain(one.torque)}." if one.step && one.step >= value),
+           ("the tolerance must be less than the value #{plain(one.torque)}." if one.tolerance && one.tolerance.value >= value)]
+            .compact
+        end
+
+        def rising(one)
+          lists = [one.steps, one.fractions].compact
+          [("the fractions end at #{one.fractions.last}, not at 100." if one.fractions && one.fractions.last != 100),
+           ("the passes must rise." if lists.any? { |list| list != list.sort.uniq }),
+           ("give one of step, steps and fractions." if (lists + [one.step].compact).size > 1)].compact
         end
 
         def plain(torque) = Tightening::Instruct.show(torque)
@@ -60,22 +71,22 @@ module Gimlet
         end
 
         def torques(fastener)
-          thread = fastener.thread or return []
           fastener.tightenings.select(&:torque).filter_map do |one|
-            ceiling = Ceiling.torque_nm(thread["diameter_mm"], thread["pitch_mm"], thread["property_class"], one.treatment) or next
-            beyond(fastener, one.torque, ceiling)
+            odd = Ceiling.odd(fastener.thread, one.torque, one.treatment)
+            warning("fasteners.#{fastener.id}", odd) if odd
           end
         end
 
-        def beyond(fastener, torque, ceiling)
-          value = torque.to("N·m").value
-          where = if value > ceiling then "above"
-                  elsif value < ceiling * LOW then "under a tenth of"
-                  else return
-                  end
-          warning("fasteners.#{fastener.id}", "#{plain(torque)} is #{where} the #{ceiling.round(1)} N·m that such a bolt commonly takes: " \
-                                              "check the unit.")
+        # Where order matters, two bolts cannot be told apart in one place.
+        def apart(fastener)
+          return [] if fastener.pattern == :each && fastener.face.nil?
+
+          fastener.sets.flat_map { |set| set.points.combination(2).select { |one, two| same?(one, two) } }.map do |one, two|
+            error("fasteners.#{fastener.id}", "the bolts #{one.label} and #{two.label} sit in one place: give each its own x and y in mm.")
+          end
         end
+
+        def same?(one, two) = Math.hypot(one.x_mm - two.x_mm, one.y_mm - two.y_mm) < Sequence::SAME_RING_MM
 
         # What comes off at each position by itself must hold and disturb positions that work can be agreed for.
         def each

@@ -20,17 +20,19 @@ module Gimlet
       #   checked    check, result        a quick check of the diagnosis; result nil takes it back
       #   inspected  slot, position, outcome, measured    what was found; neither outcome nor measure takes it back
       #   had        number, quantity     a part that the customer has already
-      #   owns       tool, has, from, to, unit            a tool that the customer has; a torque wrench with its range
+      #   owns       tool, has, from, to, unit, mark      a tool that the customer has; a torque wrench with its range, and its marks if known
+      #   handed     tool, how            a tool that goes along: lent or sold; how nil leaves it here
+      #   entered    fastener, value, unit, source        a torque where the sheet has none; value nil takes it back
       #   pump       id                   the candidate taken by hand; nil takes the leading order
       #   settled    doubt, reason        a doubt that stands, and why that is all right
       #   plan       policy
       #   fixed      number, quantity, reason             a line of the plan set by hand; quantity nil leaves it to the plan again
-      #   extension  lever_mm, extension_mm               between wrench and bolt; both nil without one
+      #   extension  lever_mm, extension_mm, angle_deg    between wrench and bolt; all nil without one
       #   unit       unit                 of the customer's wrench
       #   ordered    order_id, reason
       Entry = Value.of(:number, :kind, :body, :at, :who)
-      KINDS = %w[said answered not_sure taken_up struck restored customer channel work extent checked inspected had owns pump settled plan fixed
-                 extension unit ordered].freeze
+      KINDS = %w[said answered not_sure taken_up struck restored customer channel work extent checked inspected had owns handed entered pump
+                 settled plan fixed extension unit ordered].freeze
     end
   end
 end

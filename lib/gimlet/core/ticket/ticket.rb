@@ -18,7 +18,7 @@ module Gimlet
       #   ticket = Ticket::Folded.of(entries)
       #   ticket.readings # => the readings that count, in the order they were taken
       Folded = Value.of(:lines, :channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :settled, :policy, :unit, :order_id,
-                        :last, :at, :extent, :checked, :had, :fixed, :owned, :extension) do
+                        :last, :at, :extent, :checked, :had, :fixed, :owned, :extension, :handed, :entered) do
         def items = lines.flat_map(&:items)
         def live = items.reject(&:struck)
 
@@ -51,11 +51,12 @@ module Gimlet
                      findings: findings, settled: settled, extent: last("extent", "extent") || Extent::USUAL,
                      checked: latest("checked", "check") do |body|
                        body["result"]
-                     end, fixed: fixed, had: had, owned: owned, extension: extension, last: @entries.last&.number || 0, **work(live))
+                     end, fixed: fixed, had: had, last: @entries.last&.number || 0, **bench, **work(live))
         end
 
         private
 
+        def bench = { owned: owned, extension: extension, handed: handed, entered: entered }
         def of_kind(kind) = @entries.select { |entry| entry.kind == kind }
         def last(kind, key) = of_kind(kind).last&.body&.fetch(key, nil)
 
@@ -92,14 +93,20 @@ module Gimlet
 
         # @return [Hash{String=>Hash}] tool => range of a torque wrench, or nothing; nil for one that the customer has not
         def owned
-          of_kind("owns").to_h { |entry| [entry.body["tool"], (entry.body.slice("from", "to", "unit") if entry.body["has"])] }
+          of_kind("owns").to_h { |entry| [entry.body["tool"], (entry.body.slice("from", "to", "unit", "mark") if entry.body["has"])] }
         end
 
         # @return [Hash, nil] lever_mm and extension_mm
         def extension
           body = of_kind("extension").last&.body
-          fields(body.slice("lever_mm", "extension_mm")) if body && body["lever_mm"]
+          { angle_deg: 0, **fields(body.slice("lever_mm", "extension_mm", "angle_deg").compact) } if body && body["lever_mm"]
         end
+
+        # @return [Hash{String=>String}] tool => "lent" or "sold"
+        def handed = latest("handed", "tool") { |body| body["how"] }
+
+        # @return [Hash{String=>Hash}] fastener => value, unit and source
+        def entered = latest("entered", "fastener") { |body| fields(body.slice("value", "unit", "source")) if body["value"] }
 
         def fixed = latest("fixed", "number") { |body| fields(body) if body["quantity"] }.values
 

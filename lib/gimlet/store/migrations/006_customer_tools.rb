@@ -9,6 +9,7 @@ Sequel.migration do
       Float :from
       Float :to
       String :unit
+      Float :mark
       primary_key %i[customer_id name]
     end
   end

@@ -8,7 +8,9 @@ import { CrankDrawing } from "../../drawing/CrankDrawing";
 import { FaceDrawing } from "../../drawing/FaceDrawing";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { Caution } from "../../shell/Caution";
 import { Lever } from "./Lever";
+import { ValueForm } from "./ValueForm";
 import { Walk } from "./Walk";
 
 /** Every fastener that the work opens: value, passes, treatment, and the order drawn on the face. */
@@ -34,19 +36,19 @@ export function TighteningAnswer({ ticket, plan }: { ticket: LiveTicket; plan: P
           <CrankDrawing refit={plan.refit} />
         </Box>
       )}
-      {plan.tightening.map((one) => <Fastener key={one.fastener} one={one} />)}
+      {plan.tightening.map((one) => <Fastener key={one.fastener} one={one} unit={plan.units} ticket={ticket} />)}
     </>
   );
 }
 
-function Fastener({ one }: { one: Tightening }) {
+function Fastener({ one, unit, ticket }: { one: Tightening; unit: string; ticket: LiveTicket }) {
   const [walking, setWalking] = useState(false);
   const ordered = one.points.some((point) => point.order !== null);
   return (
     <Box component="article" aria-label={one.name} sx={{ display: "flex", gap: 2, py: 1.25, borderBottom: "1px solid", borderColor: "divider" }}>
       <Box sx={{ flex: 1 }}>
         <strong>{one.count} × {one.name}</strong> · {one.drive}
-        <Box sx={{ fontSize: 22, fontWeight: 700 }}>{one.asked ? one.asked.text : one.text}</Box>
+        <Box sx={{ fontSize: 22, fontWeight: 700 }}>{one.asked ? one.asked.text : one.text}{one.tolerance && ` ± ${one.tolerance.text}`}</Box>
         {one.asked && one.kind !== "torque" && <Box>{one.text}</Box>}
         {one.asked && one.published?.unit !== one.asked.unit && <Box>published {one.published?.text}</Box>}
         {one.setting && one.setting !== one.asked?.text && <Box>set {one.setting}</Box>}
@@ -56,6 +58,9 @@ function Fastener({ one }: { one: Tightening }) {
         {!one.face && one.orders.map((set, index) => <Box key={index}>order{set.name ? `, ${set.name}` : ""}: {set.labels.join(", ")}</Box>)}
         {one.conversions.length > 0 && <Box sx={{ fontSize: 15 }}>{one.conversions.map((other) => other.text).join(" = ")}</Box>}
         {one.source && <Box sx={{ fontSize: 14, color: "text.secondary" }}>{one.source}</Box>}
+        {one.entered && <Box>entered at the counter, not from the series sheet</Box>}
+        {one.doubt && <Caution>{one.doubt}</Caution>}
+        {(one.entered || one.kind === "none") && <ValueForm one={one} unit={unit} ticket={ticket} />}
         {one.walk.length > 1 && <Button size="small" variant="outlined" sx={{ mt: 0.5 }} onClick={() => setWalking(true)} aria-label={`${one.name}: turn by turn`}>turn by turn</Button>}
         {walking && <Walk one={one} onClose={() => setWalking(false)} />}
       </Box>

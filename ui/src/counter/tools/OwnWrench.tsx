@@ -14,12 +14,14 @@ export function OwnWrench({ ticket }: { ticket: LiveTicket }) {
   const units = useVocabulary().data?.units ?? [];
   const [from, setFrom] = useState("");
   const [to, setTo] = useState("");
+  const [mark, setMark] = useState("");
   const [unit, setUnit] = useState<Unit>((ticket.view?.ticket.unit as Unit | undefined) ?? "N·m");
   const send = async (event: FormEvent) => {
     event.preventDefault();
-    if (await ticket.add("Tools", { kind: "owns", has: true, from: Number(from), to: Number(to), unit })) {
+    if (await ticket.add("Tools", { kind: "owns", has: true, from: Number(from), to: Number(to), unit, mark: mark === "" ? null : Number(mark) })) {
       setFrom("");
       setTo("");
+      setMark("");
     }
   };
   return (
@@ -30,6 +32,7 @@ export function OwnWrench({ ticket }: { ticket: LiveTicket }) {
       <NativeSelect value={unit} onChange={(event) => setUnit(event.target.value as Unit)} inputProps={{ "aria-label": "Unit of that wrench" }}>
         {units.map((one) => <option key={one} value={one}>{one}</option>)}
       </NativeSelect>
+      <TextField size="small" type="number" label="marks every" value={mark} onChange={(event) => setMark(event.target.value)} sx={{ width: 120 }} slotProps={{ htmlInput: { step: "any" } }} />
       <Button type="submit" variant="outlined" size="small" disabled={from === "" || to === ""}>has it</Button>
     </Box>
   );

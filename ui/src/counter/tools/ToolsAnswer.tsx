@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
+import NativeSelect from "@mui/material/NativeSelect";
 import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
@@ -8,6 +9,7 @@ import TableRow from "@mui/material/TableRow";
 import type { Plan } from "../../api/types";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { price } from "../../shell/format";
 import { OwnWrench } from "./OwnWrench";
 
 const kinds: Record<string, string> = { made: "made for this pump", drive: "key or socket" };
@@ -24,7 +26,7 @@ export function ToolsAnswer({ tools, consumables, ticket }: Props) {
       {ticket && <ProblemNote ticket={ticket} where="Tools" />}
       <Table size="small" aria-label="Tools">
         <TableHead>
-          <TableRow><TableCell>has it</TableCell><TableCell>tool</TableCell><TableCell>number</TableCell><TableCell>kind</TableCell><TableCell>for</TableCell></TableRow>
+          <TableRow><TableCell>has it</TableCell><TableCell>tool</TableCell><TableCell>number</TableCell><TableCell>kind</TableCell><TableCell>for</TableCell><TableCell>goes along</TableCell></TableRow>
         </TableHead>
         <TableBody>
           {tools.map((tool) => (
@@ -33,10 +35,11 @@ export function ToolsAnswer({ tools, consumables, ticket }: Props) {
                 <Checkbox size="small" checked={tool.has} disabled={!ticket} slotProps={{ input: { "aria-label": `${tool.name}: the customer has it` } }}
                   onChange={(event) => void ticket?.add("Tools", { kind: "owns", tool: tool.name, has: event.target.checked })} />
               </TableCell>
-              <TableCell sx={{ fontWeight: 700 }}>{tool.name}</TableCell>
+              <TableCell><strong>{tool.name}</strong>{tool.substitute && <Box sx={{ fontSize: 14 }}>makeshift: {tool.substitute}</Box>}</TableCell>
               <TableCell>{tool.number ?? ""}</TableCell>
               <TableCell>{kinds[tool.kind] ?? tool.kind}</TableCell>
               <TableCell>{tool.why}</TableCell>
+              <TableCell>{tool.number && <GoesAlong tool={tool} ticket={ticket} />}</TableCell>
             </TableRow>
           ))}
         </TableBody>
@@ -48,5 +51,19 @@ export function ToolsAnswer({ tools, consumables, ticket }: Props) {
         </Box>
       )}
     </>
+  );
+}
+
+/** A tool made for a pump is lent or sold, unless the customer has it. */
+function GoesAlong({ tool, ticket }: { tool: Plan["tools"][number]; ticket: LiveTicket | undefined }) {
+  if (tool.has) return <>at the customer's</>;
+  if (!ticket) return <>{tool.how ?? "not taken"}</>;
+  return (
+    <NativeSelect value={tool.how ?? ""} inputProps={{ "aria-label": `${tool.name}: lent or sold` }}
+      onChange={(event) => void ticket.add("Tools", { kind: "handed", tool: tool.name, how: (event.target.value || null) as "lent" | "sold" | null })}>
+      <option value="">not yet</option>
+      <option value="lent">lent</option>
+      <option value="sold">sold{tool.price_cents ? `, ${price(tool.price_cents)}` : ""}</option>
+    </NativeSelect>
   );
 }
