@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-require_relative "../../exchange/card"
-require_relative "../../exchange/torque_strip"
+require_relative "../../exchange/paper/card"
+require_relative "../../exchange/paper/torque_strip"
 
 module Gimlet
   module API
@@ -29,10 +29,10 @@ module Gimlet
 
           app.get(ID) { |id| answer(orders.find(id.to_i) || missing("There is no order #{id}.")) }
 
-          { "card" => Exchange::Card, "strip" => Exchange::TorqueStrip }.each do |name, sheet|
+          { "card" => Exchange::Paper::Card, "strip" => Exchange::Paper::TorqueStrip }.each do |name, sheet|
             app.get(%r{#{ID}/#{name}\.pdf}) do |id|
               order = orders.find(id.to_i) || missing("There is no order #{id}.")
-              pdf = sheet.call(order, paper: params["paper"] || "A4")
+              pdf = sheet.call(order, paper: params["paper"] || "A4", link: "#{request.base_url}/orders/#{id}")
               content_type "application/pdf"
               headers "Content-Disposition" => %(inline; filename="gimlet-#{name}-#{id}.pdf")
               pdf

@@ -15,6 +15,11 @@ module Gimlet
       module Steps
         module_function
 
+        # What holds for every pump whose bolts are such. Common practice, no source.
+        KEYED = "A bolt whose key slips: seat the key with a punch and a hammer before you turn it. An impact driver loosens, it never tightens."
+        REVERSE = "Loosen in the reverse of the order on the drawings; round a flange a quarter turn at a time."
+        RINGS = "O-rings that may go back are pushed out with the thumbs, never picked."
+
         # @param teardown [Teardown]
         # @return [Array<Step>]
         def for(teardown)
@@ -25,7 +30,14 @@ module Gimlet
           back = teardown.groups.reverse.map do |group|
             Step.new(phase: "close", title: title(group, teardown), text: [group.close], fasteners: group.fasteners)
           end
-          off + work + back + finish(teardown)
+          before(teardown) + off + work + back + finish(teardown)
+        end
+
+        def before(teardown)
+          fasteners = teardown.fasteners
+          told = [(REVERSE if fasteners.any? { |one| one.pattern != :each }), (KEYED if fasteners.any? { |one| one.drive.match?(/\bhex\b/i) }),
+                  (RINGS if teardown.places.any? { |place| place.layer.shape == "o_ring" && place.layer.reuse != "replace_always" })].compact
+          told.empty? ? [] : [Step.new(phase: "open", title: "before you loosen", text: told, fasteners: [])]
         end
 
         # Where only some positions are worked on, what comes off at each says where.

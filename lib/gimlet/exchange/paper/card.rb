@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+require_relative "card_goods"
+require_relative "card_head"
+require_relative "card_work"
+require_relative "sheet"
+
+module Gimlet
+  module Exchange
+    module Paper
+      # The work card: what the customer takes to the bench, in the order in which it is needed there, readable in black and white.
+      class Card
+        FOOT = 8.5
+
+        # @param order [Hash] as Store::Orders gives it, with its `record` of the present version
+        # @param paper [String] of SIZES
+        # @param link [String, nil] where the order is found, for the code that a camera reads
+        # @return [String] the PDF
+        def self.call(order, paper: "A4", link: nil) = new(order, paper, link).render
+
+        def initialize(order, paper, link)
+          @record = order[:record]
+          @sheet = Sheet.new(Paper.blank("Work card, order #{order[:id]}", paper))
+          @order = order
+          @link = link
+        end
+
+        # @return [String]
+        def render
+          CardHead.new(@sheet, @order, @link).draw
+          CardGoods.new(@sheet, @record).draw
+          CardWork.new(@sheet, @record).draw
+          feet
+          @sheet.pdf.render
+        end
+
+        private
+
+        def feet
+          pdf = @sheet.pdf
+          (1..pdf.page_count).each do |page|
+            pdf.go_to_page(page)
+            foot(0, pdf.bounds.width - 210, Core::Plan::Cautions::DEFERRAL, :left)
+            foot(pdf.bounds.width - 210, 210, "order #{@order[:id]} · #{@record['pump']['model']} · page #{page} of #{pdf.page_count}", :right)
+          end
+        end
+
+        def foot(left, width, text, align)
+          @sheet.pdf.text_box(text, at: [left, -8], width: width, height: 24, size: FOOT, align: align)
+        end
+      end
+    end
+  end
+end

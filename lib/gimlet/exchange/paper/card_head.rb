@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+require "time"
+require_relative "../../core/9_plan/cautions"
+require_relative "qr_code"
+require_relative "sheet"
+
+module Gimlet
+  module Exchange
+    module Paper
+      # The top of a card: which pump, how sure that is and on what grounds, what is to be done, what to mind.
+      class CardHead
+        CODE = 76
+
+        # @param sheet [Sheet]
+        # @param order [Hash]
+        # @param link [String, nil]
+        def initialize(sheet, order, link)
+          @sheet = sheet
+          @order = order
+          @record = order[:record]
+          @link = link
+        end
+
+        def draw
+          code if @link
+          beside_code { title }
+          remarks.each { |text| @sheet.bullet(text, style: :bold) }
+          @sheet.heading "Before you start"
+          @record["cautions"].each { |text| @sheet.bullet(text) }
+        end
+
+        private
+
+        def code
+          left, top = @sheet.width - CODE, @sheet.pdf.cursor
+          QrCode.draw(@sheet.pdf, @link, at: [left, top], size: CODE)
+          @sheet.pdf.text_box("the order on screen", at: [left - 20, top - CODE - 2], width: CODE + 20, height: 12, size: 8, align: :right)
+        end
+
+        # Not over the code, and what follows not either.
+        def beside_code(&)
+          top = @sheet.pdf.cursor
+          @sheet.pdf.bounding_box([0, top], width: @sheet.width - (@link ? CODE + 12 : 0), &)
+          @sheet.pdf.move_cursor_to([@sheet.pdf.cursor, top - CODE - 14].min) if @link
+        end
+
+        def title
+          one = @record["pump"]
+          @sheet.line "#{one['maker']} #{one['model']}", size: 22, style: :bold
+          @sheet.line "serials #{one['serials']}" if one["serials"]
+          @sheet.line ["order #{@order[:id]}", @order[:customer], date].compact.join(" · ")
+          @sheet.line "#{areas}. #{pumps}", strong: "Work:"
+          @sheet.line "#{one['manual']}.", strong: "Manual:"
+          @sheet.line "#{(@record['sure'] * 100).floor} % sure of this order, from: #{@record['seen'].join('; ')}. " \
+                      "The same order serves #{@record['models'].join(', ')}.", size: Sheet::SMALL
+        end
+
+        def date = Time.parse(@order[:created_at].to_s).strftime("%-d %B %Y")
+        def areas = @record["work"]["areas"].map { |one| one["name"] }.join(", ")
+        def pumps = @record["work"]["pumps"] > 1 ? "For #{@record['work']['pumps']} pumps." : ""
+
+        # What the specialist knew to be open when the order was placed.
+        def remarks
+          work = @record["work"]
+          [("Complaint: #{work['complaints'].join(', ')}." if work["complaints"].any?),
+           ("How far: #{@record['extent']['name']}. #{@record['extent']['warning']}" if @record.dig("extent", "warning")),
+           *left_out, *work["found"].map { |text| "Found: #{text}." },
+           ("Placed though not sure: #{@record['reason']}." if @record["reason"])]
+            .compact + @record["doubts"].map { |one| "#{one['text']}: stands, #{one['reason']}." } + @record["assumptions"] + not_on_file
+        end
+
+        def left_out = @record["left_out"].map { |id, why| "Left out: #{id.tr('_', ' ')}, though #{why}." }
+        def not_on_file = @record["work"]["not_on_file"].map { |name| "Nothing on file for #{name}: see the manual." }
+      end
+    end
+  end
+end

@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Exchange
+    module Paper
+      # A stack cut along its axis, its pieces numbered, drawn from the same geometry as on screen.
+      module SectionDrawing
+        NUMBERS = 14
+        FILLS = { "replace" => "333333", "inspect" => "BBBBBB", "turn" => "888888", "rework" => "DDDDDD", "clean" => "DDDDDD" }.freeze
+        ORDER = %w[replace rework clean turn inspect].freeze
+
+        module_function
+
+        # @param pdf [Prawn::Document]
+        # @param stack [Hash] one of a record's `stacks`, with its drawing
+        # @param at [Array(Float, Float)] upper left corner, points
+        def call(pdf, stack, at:, width:, height:)
+          drawing = stack["drawing"]
+          scale = scale(drawing, width, height)
+          axis = at[1] - NUMBERS - (drawing["radius_mm"] * scale)
+          place = ->(x, y) { [at[0] + (x * scale), axis + (y * scale)] }
+          pdf.line_width(0.5)
+          pdf.stroke_color "000000"
+          drawing["pieces"].zip(stack["layers"]).each { |piece, layer| piece(pdf, piece, fill(layer), place, scale) }
+          numbers(pdf, drawing["pieces"], at, scale)
+          pdf.fill_color "000000"
+        end
+
+        # @return [Float] points that it takes of a box so wide and high
+        def height(stack, width, height)
+          drawing = stack["drawing"]
+          (2 * drawing["radius_mm"] * scale(drawing, width, height)) + NUMBERS
+        end
+
+        def scale(drawing, width, height) = [width / drawing["length_mm"], (height - NUMBERS) / (2 * drawing["radius_mm"])].min
+
+        def fill(layer) = FILLS.fetch(ORDER.find { |fate| layer["fates"].include?(fate) }, "FFFFFF")
+
+        def piece(pdf, piece, colour, place, scale)
+          [1, -1].each do |half|
+            pdf.fill_color colour
+            piece["outlines"].each { |points| pdf.fill_and_stroke_polygon(*points.map { |x, y| place.call(x, half * y) }) }
+            piece["circles"].each { |x, y, radius| pdf.fill_and_stroke_circle(place.call(x, half * y), [radius * scale, 0.8].max) }
+          end
+        end
+
+        # In two rows where they would touch.
+        def numbers(pdf, pieces, at, scale)
+          pdf.fill_color "000000"
+          before = -20
+          pieces.each_with_index do |piece, index|
+            x = at[0] + ((piece["x_mm"] + (piece["width_mm"] / 2)) * scale)
+            low = x - before < 10
+            before = low ? -20 : x
+            pdf.text_box((index + 1).to_s, at: [x - 10, at[1] + (low ? -2 : 5)], width: 20, height: 14, align: :center, size: 7.5)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,111 @@
+# frozen_string_literal: true
+
+require_relative "blank"
+
+module Gimlet
+  module Exchange
+    module Paper
+      # What a card is set with: headings, lines, boxes to tick. Sizes in points, to be read at arm's length. No text is read as markup.
+      #
+      #   sheet.heading("Tools")
+      #   sheet.tick("hex 6", "head bolts")
+      class Sheet
+        BODY = 11
+        SMALL = 9.5
+        BIG = 14
+        BOX = 9
+        INDENT = 16
+        # How far below the top of a line its letters stand, as a share of their size.
+        BASELINE = 0.95
+        RULE = "777777"
+        BLACK = "000000"
+        # A heading is not left alone at the foot of a page: so much below it belongs to it.
+        ROOM = 90
+
+        attr_reader :pdf
+
+        # @param pdf [Prawn::Document]
+        def initialize(pdf)
+          @pdf = pdf
+          @pdf.font_size BODY
+          @pdf.default_leading 1.5
+          @pdf.stroke_color BLACK
+        end
+
+        def width = @pdf.bounds.width
+
+        def heading(name, with: ROOM)
+          @pdf.move_down 10
+          room(with)
+          @pdf.text name, style: :bold, size: BIG
+          @pdf.stroke_horizontal_rule
+          @pdf.move_down 5
+        end
+
+        # A new page unless so much is left of this one.
+        def room(height)
+          @pdf.start_new_page if @pdf.cursor < [height, @pdf.bounds.height].min
+        end
+
+        # @param strong [String, nil] set before the text in bold
+        def line(text, strong: nil, size: BODY, style: :normal)
+          @pdf.formatted_text(fragments(text, strong, style), size: size)
+        end
+
+        def bullet(text, size: BODY, **style)
+          room(@pdf.height_of(text, width: width - INDENT, size: size) + 2)
+          @pdf.draw_text "–", at: [0, @pdf.cursor - (size * BASELINE)], size: size
+          @pdf.indent(INDENT) { line(text, size: size, **style) }
+        end
+
+        # A box to tick before a line.
+        def tick(text, strong: nil, size: BODY)
+          room(@pdf.height_of_formatted(fragments(text, strong, :normal), size: size, width: width - INDENT) + 2)
+          box(0, @pdf.cursor - 1)
+          @pdf.indent(INDENT) { line(text, strong: strong, size: size) }
+        end
+
+        # Several boxes in one line, each with what it is for.
+        # @param places [Array<String>]
+        def ticks(places)
+          room(BODY * 2)
+          row = places.each_with_object([[]]) { |place, rows| (reaches?(rows.last + [place]) ? rows.last : (rows << []).last) << place }
+          row.each { |some| boxes(some) }
+        end
+
+        # @param rows [Array<Array>] the first is the head
+        # @param widths [Array<Numeric, nil>] nil takes what is left
+        def table(rows, widths)
+          columns = widths.map { |one| one || (width - widths.compact.sum) }
+          @pdf.table(rows, header: true, column_widths: columns,
+                           cell_style: { size: BODY, padding: [2, 5, 3, 5], border_color: RULE, border_width: 0.5 }) { row(0).font_style = :bold }
+        end
+
+        private
+
+        def fragments(text, strong, style)
+          [({ text: "#{strong} ", styles: [:bold] } if strong), { text: text.to_s, styles: style == :bold ? [:bold] : [] }].compact
+        end
+
+        def box(left, top)
+          @pdf.line_width(0.8)
+          @pdf.stroke_rectangle([left, top], BOX, BOX)
+          @pdf.line_width(1)
+        end
+
+        def measure(text) = INDENT + @pdf.width_of(text, size: BODY) + 14
+        def reaches?(places) = places.sum { |place| measure(place) } <= @pdf.bounds.width
+
+        def boxes(places)
+          top = @pdf.cursor
+          places.reduce(@pdf.bounds.left) do |left, place|
+            box(left - @pdf.bounds.left, top - 1)
+            @pdf.draw_text place, at: [left - @pdf.bounds.left + INDENT, top - (BODY * BASELINE)], size: BODY
+            left + measure(place)
+          end
+          @pdf.move_down BODY + 5
+        end
+      end
+    end
+  end
+end
