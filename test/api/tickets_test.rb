@@ -143,4 +143,60 @@ class TicketsApiTest < Minitest::Test
     get "/api/tickets/#{view['id']}", {}, { "HTTP_IF_NONE_MATCH" => tag }
     assert_equal 200, last_response.status
   end
+
+  def fastener(view, id) = view["plan"]["tightening"].find { |one| one["fastener"] == id }
+
+  # The sheet of this series has no value for its plunger bolts: the specialist looks it up.
+  def test_a_value_that_is_on_no_sheet_is_entered_with_its_source
+    view = call("plate MGL40, plungers")
+    assert_equal ["none", "no value on file: look in MG plant manual, rev. 6"], fastener(view, "plunger_fix").values_at("kind", "text")
+    entered = add(view, "entered", pump: "MGL40", fastener: "plunger_fix", value: 20, unit: "lbf·ft", source: "letter of the maker, 4 May")
+    assert_schema "TicketView"
+    bolts = fastener(entered, "plunger_fix")
+    assert_equal ["27.1 N·m", true], [bolts["asked"]["text"], bolts["entered"]]
+    assert_includes bolts["text"], "entered at the counter: letter of the maker, 4 May"
+    assert_equal "plunger fix: 20 lbf·ft, from letter of the maker, 4 May", entered["call"].last["text"]
+    moved = add(view, "pump", id: "SC325L")
+    assert_equal [false], moved["plan"]["tightening"].map { |one| one["entered"] }.uniq, "another pump's gaps are its own"
+    add(view, "pump", id: nil)
+    assert_equal "none", fastener(add(view, "entered", pump: "MGL40", fastener: "plunger_fix", value: nil), "plunger_fix")["kind"]
+  end
+
+  def test_a_value_that_cannot_be_is_refused
+    view = call("plate MGL40, plungers")
+    { { value: 0, unit: "N·m", source: "page 3" } => "not_positive", { value: -20, unit: "N·m", source: "page 3" } => "not_positive",
+      { value: 20, unit: "N·m", source: "" } => "no_source" }.each do |typed, code|
+      add(view, "entered", pump: "MGL40", fastener: "plunger_fix", **typed)
+      assert_problem(422, code)
+    end
+    add(view, "entered", pump: "MGL40", fastener: "head_bolts", value: 20, unit: "N·m", source: "page 3")
+    assert_problem(422, "on_file", field: "fastener")
+    add(view, "entered", pump: "MGL40", fastener: "wheel_nuts", value: 20, unit: "N·m", source: "page 3")
+    assert_problem(422, "unknown_fastener", field: "fastener")
+    add(view, "entered", pump: "MGL40", fastener: "plunger_fix", value: 20)
+    assert_problem(422, "bad_request")
+  end
+
+  def test_a_tool_goes_along_lent_or_sold
+    view = call("plate TK4R20, serial 31500, packings")
+    tool = ->(one) { one["plan"]["tools"].find { |row| row["number"] == "PW-T22" } }
+    assert_equal [nil, "a length of plastic pipe, 28 mm outside"], tool.call(view).values_at("how", "substitute")
+    assert_operator tool.call(view)["price_cents"], :>, 0
+    assert_equal "lent", tool.call(add(view, "handed", tool: "seal driver 20/22", how: "lent"))["how"]
+    assert_nil tool.call(add(view, "owns", tool: "seal driver 20/22", has: true))["how"], "what the customer has is not lent"
+    add(view, "handed", tool: "hex 6", how: "sold")
+    assert_problem(422, "unknown_tool", field: "tool")
+  end
+
+  # The customer's wrench is marked every 2 lbf·ft: what is set is a mark of it, and a crow's foot at a right angle changes nothing.
+  def test_what_is_set_is_a_mark_of_the_wrench_that_it_is_done_with
+    view = add(call("plate HBL20, packings"), "owns", has: true, from: 10, to: 60, unit: "lbf·ft", mark: 2)
+    assert_equal "32 lbf·ft, 1.4 % under", fastener(view, "head_bolts")["setting"]
+    crow = add(view, "extension", lever_mm: 400, extension_mm: 100, angle_deg: 90)
+    assert_equal "32 lbf·ft, 1.4 % under (for an extension of 100 mm turned 90° on a lever of 400 mm)", fastener(crow, "head_bolts")["setting"]
+    coarse = add(view, "owns", has: true, from: 10, to: 60, unit: "lbf·ft", mark: 10)
+    assert_match(/outside the sheet's tolerance/, fastener(coarse, "head_bolts")["setting"])
+    add(view, "extension", lever_mm: 400, extension_mm: 100, angle_deg: 200)
+    assert_problem(422, "out_of_range", field: "angle_deg")
+  end
 end

@@ -59,6 +59,14 @@ class SettingsTest < Minitest::Test
     end
   end
 
+  # Shigley, Mechanical Engineering Design, the worked example of a 3/4 in bolt drawn to 25 kip: T = 0.2 · 25 000 lbf · 0.75 in = 3750 lbf·in
+  # (from memory).
+  def test_a_handbook_s_bolt
+    kip = 4.448_221_615_260_5 * 1000
+    torque = Gimlet::Core::Quantity.of(Gimlet::Core::Ceiling.for_force_nm(0.75 * 25.4, 25 * kip), "N·m")
+    assert_in_epsilon 3750, torque.to("lbf·in").value.to_f, 1e-6
+  end
+
   # Crow's foot by hand, L / (L + E·cos φ): 100 N·m, 400 mm lever, 100 mm foot: in line 80, at 60° 400/450, at a right angle 100, folded back 400/300.
   def test_a_crow_s_foot_counts_by_how_far_it_is_turned
     torque = Gimlet::Core::Quantity.of(100, "N·m")

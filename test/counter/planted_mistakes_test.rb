@@ -74,6 +74,26 @@ class PlantedMistakesTest < Minitest::Test
     "passes that fall" => [lambda { |one, _|
       one["fasteners"][1]["tightenings"][0]["steps"] = [12, 6, 18]
     }, "fasteners.cover_bolts", "the passes must rise"],
+    "two bolts in one place" => [lambda { |one, t|
+      points = t.row("fasteners", "cover_bolts").call(one).then { |row| (row["sets"] || [row]).first["points"] }
+      points[1][1..2] = points[0][1..2]
+    }, "fasteners.cover_bolts", "sit in one place"],
+    "a step beyond the value" => [lambda { |one, _|
+      one["fasteners"][1]["tightenings"][0].delete("steps")
+      one["fasteners"][1]["tightenings"][0]["step"] = 50
+    }, "fasteners.cover_bolts", "a step of 50 is no less than the value 18 N·m"],
+    "steps and fractions at once" => [lambda { |one, _|
+      one["fasteners"][1]["tightenings"][0]["fractions"] = [50, 100]
+    }, "fasteners.cover_bolts", "one of step, steps and fractions"],
+    "a tolerance as large as the value" => [lambda { |one, _|
+      one["fasteners"][1]["tightenings"][0]["tolerance"] = 18
+    }, "fasteners.cover_bolts", "the tolerance must be less"],
+    "an angle over a turn" => [lambda { |one, _|
+      one["fasteners"][1]["tightenings"][0].merge!("kind" => "snug_then_angle", "angles_deg" => [60, 450])
+    }, "fasteners/1/tightenings/0/angles_deg/1", "450 is too much: at most 360"],
+    "a torque of nothing" => [lambda { |one, _|
+      one["fasteners"][1]["tightenings"][0]["value"] = 0
+    }, "fasteners/1/tightenings/0/value", "0 is too little: more than 0"],
     "two values for one bolt" => [lambda { |one, _|
       one["fasteners"][0]["tightenings"] << { "kind" => "firm" }
     }, "fasteners.caps", "2 tightenings for FX-18"],

@@ -3,6 +3,7 @@ import { Route, Routes } from "react-router";
 import { CounterPage } from "./counter/CounterPage";
 
 const OrdersPage = lazy(() => import("./orders/OrdersPage").then((file) => ({ default: file.OrdersPage })));
+const BenchPage = lazy(() => import("./bench/BenchPage").then((file) => ({ default: file.BenchPage })));
 const OrderPage = lazy(() => import("./orders/OrderPage").then((file) => ({ default: file.OrderPage })));
 
 export function App() {
@@ -13,6 +14,7 @@ export function App() {
         <Route path="/tickets/:id" element={<CounterPage />} />
         <Route path="/orders" element={<OrdersPage />} />
         <Route path="/orders/:id" element={<OrderPage />} />
+        <Route path="/orders/:id/bench" element={<BenchPage />} />
       </Routes>
     </Suspense>
   );

@@ -4,11 +4,13 @@ require "json"
 require "sinatra/base"
 require_relative "../counter/add_entry"
 require_relative "../counter/identify_pump"
+require_relative "../counter/note_at_bench"
 require_relative "../counter/place_order"
 require_relative "../counter/plan_rebuild"
 require_relative "../counter/references"
 require_relative "../counter/work_on_ticket"
 require_relative "../present/old_records"
+require_relative "../store/bench"
 require_relative "../store/customers"
 require_relative "../store/orders"
 require_relative "../store/sightings"
@@ -16,6 +18,7 @@ require_relative "../store/stock"
 require_relative "../store/tickets"
 require_relative "contract"
 require_relative "errors"
+require_relative "routes/bench"
 require_relative "routes/catalogue"
 require_relative "routes/counter"
 require_relative "routes/orders"
@@ -42,6 +45,7 @@ module Gimlet
       register Routes::Counter
       register Routes::Tickets
       register Routes::Orders
+      register Routes::Bench
       register Routes::Sightings
       register Routes::Catalogue
       register Routes::Pages
@@ -55,12 +59,13 @@ module Gimlet
         @customers = Store::Customers.new(database)
         @tickets = Store::Tickets.new(database)
         @orders = Store::Orders.new(database, read: Present::OldRecords.method(:read))
+        @bench = Store::Bench.new(database)
         @sightings = Store::Sightings.new(database)
       end
 
       private
 
-      attr_reader :database, :stock, :customers, :tickets, :orders, :sightings
+      attr_reader :database, :stock, :customers, :tickets, :orders, :bench, :sightings
 
       def catalogue = @references.catalogue
       def import_catalogue = Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(@database))
@@ -81,6 +86,8 @@ module Gimlet
       def identify = Counter::IdentifyPump.new(stocked, customers)
       def plan = Counter::PlanRebuild.new(stocked.snapshot, stock.all)
       def add_entry = Counter::AddEntry.new(stocked, tickets, customers)
+      def note_at_bench = Counter::NoteAtBench.new(bench)
+      def known_order(id) = orders.find(id.to_i) || missing("There is no order #{id}.")
       def known_ticket(id) = tickets.known?(id) || missing("There is no ticket #{id}.")
       def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock.all, customers).call(id, entries)
       def view(id) = Present::TicketView.call(work_on(id, tickets.entries(id)))

@@ -18,7 +18,7 @@ module Gimlet
                "struck" => %w[of item], "restored" => %w[of item], "customer" => %w[customer_id], "channel" => %w[channel],
                "work" => %w[areas agreed pumps positions], "extent" => %w[extent], "checked" => %w[check result],
                "inspected" => %w[slot position outcome measured], "had" => %w[number quantity], "owns" => %w[tool has from to unit mark],
-               "handed" => %w[tool how], "entered" => %w[fastener value unit source], "pump" => %w[id],
+               "handed" => %w[tool how], "entered" => %w[pump fastener value unit source], "pump" => %w[id],
                "settled" => %w[doubt reason], "plan" => %w[policy], "fixed" => %w[number quantity reason],
                "extension" => %w[lever_mm extension_mm angle_deg], "unit" => %w[unit] }.freeze
       REASON = 3

@@ -72,10 +72,11 @@ module Gimlet
       end
 
       def entered(body)
-        fasteners = @snapshot.series.flat_map(&:fasteners).select { |one| one.id == body["fastener"] }
-        reject("fastener", "unknown_fastener", "No pump has “#{body['fastener']}” to tighten.") if fasteners.empty?
-        unless fasteners.flat_map(&:tightenings).any? { |one| one.kind == "none" }
-          reject("fastener", "on_file", "The sheet has a value for “#{fasteners.first.name}”: that one stands.")
+        pump = @snapshot.variants.find { |one| one.id == body["pump"] } || reject("pump", "unknown_pump", "There is no pump “#{body['pump']}”.")
+        fastener = pump.series.fastener(body["fastener"]) ||
+                   reject("fastener", "unknown_fastener", "#{pump.id} has no “#{body['fastener']}” to tighten.")
+        unless Core::Tightening::Instruct.call(fastener, pump, unit: "N·m").tightening.kind == "none"
+          reject("fastener", "on_file", "The sheet has a value for the #{fastener.name}: that one stands.")
         end
         body["value"] && Core::Tightening::Entered.of(*body.values_at("value", "unit", "source"))
       end

@@ -21,7 +21,8 @@ module Gimlet
       # @return [PlanRebuild::Result]
       def call(ticket, variant)
         request = { model: variant.designation, serial: variant.serial_range, units: ticket.unit, **work(ticket, variant),
-                    **ticket.to_h.slice(:policy, :pumps, :extent, :had, :fixed, :extension, :entered),
+                    **ticket.to_h.slice(:policy, :pumps, :extent, :had, :fixed, :extension),
+                    entered: ticket.entered.select { |id, one| same_gap?(id, one[:pump], variant) },
                     wrenches: ticket.owned.values.select { |range| range["from"] } }
         @reference.field.recall(:results, [:plan, request, @stock.object_id]) { planned(request) }
       end
@@ -43,6 +44,14 @@ module Gimlet
         demand = Core::Demand.new(Core::Teardown.of(variant, scope), @reference.snapshot, pumps: ticket.pumps, findings: findings, had: ticket.had)
         plan = Core::KitPlan::Plans.new(demand, @reference.snapshot, @stock, solved: @reference.solved).one(ticket.policy)
         Cost.new(price_cents: plan.price_cents, pieces: demand.lines.sum(&:quantity), unfilled: plan.unfilled.sum(&:quantity))
+      end
+
+      # A value that was looked up for one pump holds for another only where the same line of the same sheet is silent.
+      def same_gap?(fastener, pump, variant)
+        other = @reference.snapshot.variants.find { |one| one.id == pump }
+        return false unless other && other.series.id == variant.series.id && (bolts = variant.series.fastener(fastener))
+
+        [other, variant].map { |one| bolts.tightenings.find { |row| Core::Catalogue::Condition.met?(row.condition, one) } }.uniq.one?
       end
 
       # What was agreed or found on a place that this pump has not, is kept in the ticket, and tells nothing about this pump.

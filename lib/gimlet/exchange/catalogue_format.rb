@@ -34,6 +34,9 @@ module Gimlet
         case fault["type"]
         when "enum" then "“#{fault['data']}” is none of #{schema['enum'].join(', ')}"
         when "required" then "it lacks #{fault.dig('details', 'missing_keys').join(', ')}"
+        when "maximum" then "#{fault['data']} is too much: at most #{schema['maximum']}"
+        when "minimum" then "#{fault['data']} is too little: at least #{schema['minimum']}"
+        when "exclusiveMinimum" then "#{fault['data']} is too little: more than #{schema['exclusiveMinimum']}"
         when "schema" then "it has a key that the format does not know"
         else fault["error"].sub(/\A.*?`[^`]*`/, "it").sub(/\Aobject at root/, "it")
         end

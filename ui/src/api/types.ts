@@ -2,6 +2,10 @@ import type { components } from "./schema";
 
 type Schemas = components["schemas"];
 
+export type Bench = Schemas["Bench"];
+export type BenchFastener = Schemas["BenchFastener"];
+export type BenchSection = Schemas["BenchSection"];
+export type NewBenchEntry = Schemas["NewBenchEntry"];
 export type CallLine = Schemas["CallLine"];
 export type Candidate = Schemas["Candidate"];
 export type Diagnosis = Schemas["Diagnosis"];

@@ -41,7 +41,11 @@ function Agreed({ order }: { order: Order }) {
           {record.reason && <div><strong>Placed though not sure:</strong> {record.reason}</div>}
           {record.doubts.map((one) => <div key={one.text}><strong>{one.text}</strong> stands: {one.reason}</div>)}
         </div>
-        <Button variant="contained" sx={{ whiteSpace: "nowrap", flexShrink: 0 }} href={`/api/orders/${order.id}/card.pdf`} target="_blank">Work card (PDF)</Button>
+        <Box sx={{ display: "flex", flexDirection: "column", gap: 1, flexShrink: 0, ml: 2 }}>
+          <Button variant="contained" component={Link} to={`/orders/${order.id}/bench`}>At the bench</Button>
+          <Button variant="outlined" href={`/api/orders/${order.id}/card.pdf`} target="_blank">Work card (PDF)</Button>
+          <Button variant="outlined" href={`/api/orders/${order.id}/strip.pdf`} target="_blank">Torque strip (PDF)</Button>
+        </Box>
       </Box>
       <h2 style={{ fontSize: 18 }}>Parts, {parts.plan}</h2>
       <PlanLines plan={parts} />

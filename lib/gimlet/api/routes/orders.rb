@@ -27,12 +27,11 @@ module Gimlet
             answer(order || missing("There is no ticket #{body['ticket_id']}."), fresh ? 201 : 200)
           end
 
-          app.get(ID) { |id| answer(orders.find(id.to_i) || missing("There is no order #{id}.")) }
+          app.get(ID) { |id| answer(known_order(id)) }
 
           { "card" => Exchange::Paper::Card, "strip" => Exchange::Paper::TorqueStrip }.each do |name, sheet|
             app.get(%r{#{ID}/#{name}\.pdf}) do |id|
-              order = orders.find(id.to_i) || missing("There is no order #{id}.")
-              pdf = sheet.call(order, paper: params["paper"] || "A4", link: "#{request.base_url}/orders/#{id}")
+              pdf = sheet.call(known_order(id), paper: params["paper"] || "A4", link: "#{request.base_url}/orders/#{id}")
               content_type "application/pdf"
               headers "Content-Disposition" => %(inline; filename="gimlet-#{name}-#{id}.pdf")
               pdf

@@ -15,8 +15,8 @@ module Gimlet
       Fit = Value.of(:slot, :part, :condition)
 
       # Pumps (or valves: `item`) that share a manual, with everything their manual says. `trait_definitions` are rows of the vocabulary
-      # for traits that only
-      # this series has.
+      # for traits that
+      # only this series has.
       Series = Value.of(:id, :name, :abbreviations, :maker, :item, :construction, :manual, :traits, :models,
                         :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :fasteners, :tools,
                         :consumables, :together, :refit, :finish, :cautions, :faces, :trait_definitions) do

@@ -29,12 +29,17 @@ module Gimlet
         NUT_FACTORS.find { |words, _| treatment.to_s.match?(words) }&.last || DRY
       end
 
+      # T = K · d · F, the source of K.
+      # @param force_n [Numeric] in the bolt
+      # @return [Float] N·m
+      def for_force_nm(diameter_mm, force_n, treatment = nil) = nut_factor(treatment) * diameter_mm * force_n / 1000
+
       # T = K · d · 0.75 · Sp · As
       # @param treatment [String, nil] of the threads, as the sheet has it
       # @return [Float, nil] N·m; nil for a property class not tabled here
       def torque_nm(diameter_mm, pitch_mm, property_class, treatment = nil)
         proof = PROOF_MPA[property_class] or return
-        nut_factor(treatment) * diameter_mm * 0.75 * proof * stress_area_mm2(diameter_mm, pitch_mm) / 1000
+        for_force_nm(diameter_mm, 0.75 * proof * stress_area_mm2(diameter_mm, pitch_mm), treatment)
       end
 
       # @param thread [Hash, nil] diameter_mm, pitch_mm and property_class

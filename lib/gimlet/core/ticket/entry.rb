@@ -22,7 +22,7 @@ module Gimlet
       #   had        number, quantity     a part that the customer has already
       #   owns       tool, has, from, to, unit, mark      a tool that the customer has; a torque wrench with its range, and its marks if known
       #   handed     tool, how            a tool that goes along: lent or sold; how nil leaves it here
-      #   entered    fastener, value, unit, source        a torque where the sheet has none; value nil takes it back
+      #   entered    pump, fastener, value, unit, source  a torque where the sheet of that pump has none; value nil takes it back
       #   pump       id                   the candidate taken by hand; nil takes the leading order
       #   settled    doubt, reason        a doubt that stands, and why that is all right
       #   plan       policy

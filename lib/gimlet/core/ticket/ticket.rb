@@ -105,8 +105,8 @@ module Gimlet
         # @return [Hash{String=>String}] tool => "lent" or "sold"
         def handed = latest("handed", "tool") { |body| body["how"] }
 
-        # @return [Hash{String=>Hash}] fastener => value, unit and source
-        def entered = latest("entered", "fastener") { |body| fields(body.slice("value", "unit", "source")) if body["value"] }
+        # @return [Hash{String=>Hash}] fastener => pump, value, unit and source
+        def entered = latest("entered", "fastener") { |body| fields(body.slice("pump", "value", "unit", "source")) if body["value"] }
 
         def fixed = latest("fixed", "number") { |body| fields(body) if body["quantity"] }.values
 

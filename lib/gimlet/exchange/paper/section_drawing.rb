@@ -5,7 +5,10 @@ module Gimlet
     module Paper
       # A stack cut along its axis, its pieces numbered, drawn from the same geometry as on screen.
       module SectionDrawing
-        NUMBERS = 14
+        NUMBER = 7.5
+        ROWS = 3
+        NUMBERS = NUMBER * ROWS
+        APART = 9
         FILLS = { "replace" => "333333", "inspect" => "BBBBBB", "turn" => "888888", "rework" => "DDDDDD", "clean" => "DDDDDD" }.freeze
         ORDER = %w[replace rework clean turn inspect].freeze
 
@@ -44,15 +47,15 @@ module Gimlet
           end
         end
 
-        # In two rows where they would touch.
+        # In as many rows as keep them from touching.
         def numbers(pdf, pieces, at, scale)
           pdf.fill_color "000000"
-          before = -20
-          pieces.each_with_index do |piece, index|
-            x = at[0] + ((piece["x_mm"] + (piece["width_mm"] / 2)) * scale)
-            low = x - before < 10
-            before = low ? -20 : x
-            pdf.text_box((index + 1).to_s, at: [x - 10, at[1] + (low ? -2 : 5)], width: 20, height: 14, align: :center, size: 7.5)
+          ends = [0] * ROWS
+          middles = pieces.map { |piece| (piece["x_mm"] + (piece["width_mm"] / 2)) * scale }
+          middles.each_with_index.sort.each do |x, index|
+            row = ends.index { |last| x >= last } || (ROWS - 1)
+            ends[row] = x + APART
+            pdf.text_box((index + 1).to_s, at: [at[0] + x - 10, at[1] + 5 - (row * NUMBER)], width: 20, height: 14, align: :center, size: NUMBER)
           end
         end
       end

@@ -9,18 +9,26 @@ import type { LiveTicket } from "../../ticket/useTicket";
 
 type Unit = NonNullable<NewEntry["unit"]>;
 
+interface Props {
+  one: Tightening;
+  unit: string;
+  ticket: LiveTicket;
+}
+
 /** For want of a value on file: one that the specialist looked up, never without where it stands. */
-export function ValueForm({ one, unit: usual, ticket }: { one: Tightening; unit: string; ticket: LiveTicket }) {
+export function ValueForm({ one, unit: usual, ticket }: Props) {
   const units = useVocabulary().data?.units ?? [];
   const [value, setValue] = useState("");
   const [unit, setUnit] = useState(usual as Unit);
   const [source, setSource] = useState("");
+  const pump = ticket.view?.pump?.id;
+  if (!pump) return null;
   if (one.entered) {
-    return <Button size="small" onClick={() => void ticket.add("Tightening", { kind: "entered", fastener: one.fastener, value: null })} aria-label={`${one.name}: take the value back`}>take it back</Button>;
+    return <Button size="small" onClick={() => void ticket.add("Tightening", { kind: "entered", pump, fastener: one.fastener, value: null })} aria-label={`${one.name}: take the value back`}>take it back</Button>;
   }
   const send = (event: FormEvent) => {
     event.preventDefault();
-    void ticket.add("Tightening", { kind: "entered", fastener: one.fastener, value: Number(value), unit, source });
+    void ticket.add("Tightening", { kind: "entered", pump, fastener: one.fastener, value: Number(value), unit, source });
   };
   return (
     <Box component="form" onSubmit={send} aria-label={`${one.name}: enter a value`} sx={{ display: "flex", gap: 1, alignItems: "center", mt: 0.75, flexWrap: "wrap" }}>

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+require_relative "../core/bench/as_tightened"
+require_relative "../core/bench/log"
+require_relative "bench_lines"
+
+module Gimlet
+  module Present
+    # An order at the bench: the card's lines with their ticks, and every turn of the wrench with what is asked and what was read.
+    module BenchView
+      module_function
+
+      # @param order [Hash] as Store::Orders gives it
+      # @param log [Core::Bench::Log]
+      # @return [Hash] of the OpenAPI schema Bench
+      def call(order, log)
+        record = order[:record]
+        { order_id: order[:id], last: log.last, pump: record["pump"].values_at("maker", "model").join(" "), unit: record["unit"],
+          cautions: record["cautions"], sections: BenchLines.call(record).map { |one| section(one, log) }, refit: record["refit"],
+          stacks: record["stacks"], tightening: record["tightening"].map { |one| fastener(one, log) } }
+      end
+
+      def section(one, log)
+        { title: one[:title], lines: one[:lines].map do |line|
+          line.merge(boxes: line[:boxes].map { |box| box.merge(done: log.ticked?(box[:id])) })
+        end }
+      end
+
+      def fastener(one, log)
+        turns = one["walk"].each_with_index.map { |step, at| turn(one, step, at, log) }
+        { id: one["fastener"], **%i[name count drive treatment text face points rounds].to_h { |key| [key, one[key.to_s]] }, turns: turns,
+          at: turns.index { |step| !step[:done] } || turns.size }
+      end
+
+      # A turn with a torque is done when a reading lies inside; any other when it is ticked.
+      def turn(one, step, at, log)
+        asked = asked(one, step["round"])
+        read = asked && log.reading(one["fastener"], at)
+        verdict = read && asked.verdict(Core::Quantity.of(read["value"], read["unit"]))
+        { point: step["point"], round: step["round"], item: item(one, at), allowed: asked&.band&.map do |end_of|
+          Core::Tightening::Instruct.show(end_of)
+        end,
+          verdict: verdict&.state, told: verdict&.text, by: read && read["by"],
+          done: verdict ? verdict.state == "inside" : log.ticked?(item(one, at)) }
+      end
+
+      def item(one, at) = Core::Bench::Log.turn(one["fastener"], at)
+
+      # @return [Core::Bench::AsTightened, nil] nil where no torque is asked for
+      def asked(one, round)
+        pass = one["passes"][round] or return
+        last = round == one["passes"].size - 1
+        Core::Bench::AsTightened.new(torque(pass), last && one["tolerance"] ? torque(one["tolerance"]) : nil)
+      end
+
+      def torque(row) = Core::Quantity.of(row["value"], row["unit"])
+    end
+  end
+end

@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+require_relative "../support/http"
+
+# An order at the bench: what is ticked and read is kept, and nothing that cannot be.
+class BenchApiTest < Minitest::Test
+  include Http
+
+  PATH = "/api/orders/1/bench"
+
+  def place(line = "plate TK4R20, serial 31500, 15 lpm, green, packings")
+    view = send_json("POST", "/api/tickets", entry("said", words: line))
+    send_json("POST", "/api/orders", ticket_id: view["id"], on: view["last"], reason: "as it stands")
+    assert_equal 201, last_response.status, last_response.body
+  end
+
+  def note(kind, key: nil, **body) = send_json("POST", PATH, { kind: kind, key: key || "k#{@count = (@count || 0) + 1}", **body })
+  def head(bench = json) = bench["tightening"].find { |one| one["id"] == "head_bolts" }
+  def reach(reading, turn: 0, **others) = note("tightened", fastener: "head_bolts", turn: turn, reading: reading, by: "wrench", **others)
+
+  def test_lines_are_ticked_and_unticked
+    place
+    get PATH
+    assert_schema "Bench"
+    assert_equal "Take apart", json["sections"][2]["title"]
+    box = json["sections"][2]["lines"][0]["boxes"][0]["id"]
+    done = ->(bench) { bench["sections"][2]["lines"][0]["boxes"][0]["done"] }
+    assert done.call(note("ticked", item: box, done: true))
+    assert_schema "Bench"
+    refute done.call(note("ticked", item: box, done: false))
+    note("ticked", item: "open 99.1", done: true)
+    assert_problem(422, "unknown_item", field: "item")
+    assert_equal 2, database[:bench_entries].count
+  end
+
+  # Eight bolts in three rounds: 6.6, 13.2 and 22 N·m, the last within the sheet's own 9 lbf·in either way.
+  def test_what_the_wrench_read_is_judged_and_the_work_goes_on_from_there
+    place
+    assert_equal [24, 0], [head(reach("9 N·m"))["turns"].size, head["at"]]
+    assert_equal "over", head["turns"][0]["verdict"]
+    assert_equal [1, "inside"], [head(reach("6.7 N·m"))["at"], head["turns"][0]["verdict"]]
+    assert_equal ["under", 1], [head(reach("6.6 lbf in", turn: 1))["turns"][1]["verdict"], head["at"]]
+    assert_match(/6\.6 N·m would be right/, head["turns"][1]["told"])
+    assert_equal "inside", head(reach("58.4 lbf·in", turn: 1))["turns"][1]["verdict"]
+    last = head(reach("22.9", turn: 16))["turns"][16]
+    assert_equal [["21 N·m", "23 N·m"], "inside"], last.values_at("allowed", "verdict")
+    assert_equal "over", head(reach("23.2", turn: 16))["turns"][16]["verdict"]
+    assert_schema "Bench"
+  end
+
+  def test_what_cannot_be_read_is_refused_and_nothing_is_kept
+    place
+    { "0" => "not_positive", "-5 N·m" => "not_positive", "20 bar" => "not_a_torque", "20 mm" => "not_a_torque", "tight" => "not_a_quantity",
+      "20 zorkmids" => "unknown_unit", "" => "not_a_quantity" }.each do |reading, code|
+      reach(reading)
+      assert_problem(422, code)
+    end
+    reach("20 N·m", turn: 24)
+    assert_problem(422, "unknown_turn", field: "turn")
+    note("tightened", fastener: "wheel_nuts", turn: 0, reading: "20", by: "typed")
+    assert_problem(422, "unknown_fastener", field: "fastener")
+    note("tightened", fastener: "head_bolts", turn: 0, by: "typed")
+    assert_problem(422, "bad_request")
+    assert_equal 0, database[:bench_entries].count
+    get "/api/orders/2/bench"
+    assert_problem(404, "not_found")
+  end
+
+  def test_a_double_click_counts_once
+    place
+    2.times { reach("6.6 N·m", key: "once") }
+    assert_equal 1, database[:bench_entries].count
+  end
+
+  # A turn without a torque, such as the back-off of a packing nut, is ticked.
+  def test_a_turn_without_a_torque_is_ticked
+    place "plate PG50L, packings"
+    ticked = send_json("POST", PATH, { kind: "ticked", key: "a", item: "turn packing_nuts 3", done: true })
+    nuts = ticked["tightening"].find do |one|
+      one["id"] == "packing_nuts"
+    end
+    assert_equal [nil, true], nuts["turns"][3].values_at("allowed", "done")
+    note("tightened", fastener: "packing_nuts", turn: 3, reading: "20", by: "typed")
+    assert_problem(422, "no_torque", field: "turn")
+  end
+end
