@@ -16,7 +16,9 @@ class BenchApiTest < Minitest::Test
 
   def note(kind, key: nil, **body) = send_json("POST", PATH, { kind: kind, key: key || "k#{@count = (@count || 0) + 1}", **body })
   def head(bench = json) = bench["tightening"].find { |one| one["id"] == "head_bolts" }
-  def reach(reading, turn: 0, **others) = note("tightened", fastener: "head_bolts", turn: turn, reading: reading, by: "wrench", **others)
+  # The two that draw the head in are turned first.
+  FIRST = 2
+  def reach(reading, turn: FIRST, **others) = note("tightened", fastener: "head_bolts", turn: turn, reading: reading, by: "wrench", **others)
 
   def test_lines_are_ticked_and_unticked
     place
@@ -36,15 +38,16 @@ class BenchApiTest < Minitest::Test
   # Eight bolts in three rounds: 6.6, 13.2 and 22 N·m, the last within the sheet's own 9 lbf·in either way.
   def test_what_the_wrench_read_is_judged_and_the_work_goes_on_from_there
     place
-    assert_equal [24, 0], [head(reach("9 N·m"))["turns"].size, head["at"]]
-    assert_equal "over", head["turns"][0]["verdict"]
-    assert_equal [1, "inside"], [head(reach("6.7 N·m"))["at"], head["turns"][0]["verdict"]]
-    assert_equal ["under", 1], [head(reach("6.6 lbf in", turn: 1))["turns"][1]["verdict"], head["at"]]
-    assert_match(/6\.6 N·m would be right/, head["turns"][1]["told"])
-    assert_equal "inside", head(reach("58.4 lbf·in", turn: 1))["turns"][1]["verdict"]
-    last = head(reach("22.9", turn: 16))["turns"][16]
+    assert_equal [26, 0], [head(reach("9 N·m"))["turns"].size, head["at"]]
+    FIRST.times { |turn| note("ticked", item: head["turns"][turn]["item"], done: true) }
+    assert_equal ["over", FIRST], [head["turns"][FIRST]["verdict"], head["at"]]
+    assert_equal [3, "inside"], [head(reach("6.7 N·m"))["at"], head["turns"][FIRST]["verdict"]]
+    assert_equal ["under", 3], [head(reach("6.6 lbf in", turn: 3))["turns"][3]["verdict"], head["at"]]
+    assert_match(/6\.6 N·m would be right/, head["turns"][3]["told"])
+    assert_equal "inside", head(reach("58.4 lbf·in", turn: 3))["turns"][3]["verdict"]
+    last = head(reach("22.9", turn: 18))["turns"][18]
     assert_equal [["21 N·m", "23 N·m"], "inside"], last.values_at("allowed", "verdict")
-    assert_equal "over", head(reach("23.2", turn: 16))["turns"][16]["verdict"]
+    assert_equal "over", head(reach("23.2", turn: 18))["turns"][18]["verdict"]
     assert_schema "Bench"
   end
 
@@ -55,11 +58,11 @@ class BenchApiTest < Minitest::Test
       reach(reading)
       assert_problem(422, code)
     end
-    reach("20 N·m", turn: 24)
+    reach("20 N·m", turn: 26)
     assert_problem(422, "unknown_turn", field: "turn")
     note("tightened", fastener: "wheel_nuts", turn: 0, reading: "20", by: "typed")
     assert_problem(422, "unknown_fastener", field: "fastener")
-    note("tightened", fastener: "head_bolts", turn: 0, by: "typed")
+    note("tightened", fastener: "head_bolts", turn: FIRST, by: "typed")
     assert_problem(422, "bad_request")
     assert_equal 0, database[:bench_entries].count
     get "/api/orders/2/bench"

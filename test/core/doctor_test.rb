@@ -22,7 +22,7 @@ class DoctorTest < Minitest::Test
 
   def test_a_torque_typed_in_the_wrong_unit
     found = findings("drosselby-dk4") { |one| one["fasteners"][2]["tightenings"][0]["unit"] = "lbf·ft" }
-    assert_match(/above the 25.5 N·m that such a bolt commonly takes/, found.first.last)
+    assert_match(/above the 18.8 lbf·ft that such a bolt commonly takes/, found.first.last)
   end
 
   def test_references_that_lead_nowhere_or_to_two_places

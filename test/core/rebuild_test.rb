@@ -144,7 +144,7 @@ class RebuildTest < Minitest::Test
 
   def test_steps_go_off_and_on_again_in_reverse
     steps = work("DK420", ["plungers"]).steps
-    assert_equal([%w[open manifold], %w[open plungers], %w[renew plungers], %w[close plungers], %w[close manifold],
+    assert_equal([["open", "before you loosen"], %w[open manifold], %w[open plungers], %w[renew plungers], %w[close plungers], %w[close manifold],
                   ["finish", "when closed"], ["finish", "when closed"]],
                  steps.map { |one| [one.phase, one.title] })
   end

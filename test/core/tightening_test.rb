@@ -44,7 +44,7 @@ class TighteningTest < Minitest::Test
   def test_fixed_steps_make_their_passes
     stud = instruct("torque", value: 275, unit: "lbf·ft", steps: [50, 100, 150, 200, 250, 275], pattern: :star, places: [[1, 0], [-1, 0]])
     assert_equal 6, stud.passes.size
-    assert_equal "275 lbf·ft", Tightening::Instruct.show(stud.passes.last)
+    assert_equal "275 lbf·ft", Tightening::Words.torque(stud.passes.last)
     short = instruct("torque", value: 275, unit: "lbf·ft", step: 50, pattern: :star, places: [[1, 0], [-1, 0]])
     assert_equal stud.passes, short.passes
     halves = instruct("torque", value: 30, unit: "N·m", step: 12.5).passes
@@ -73,13 +73,23 @@ class TighteningTest < Minitest::Test
       instruct("back_off", value: 160, unit: "N·m", turns: 0.5, then_turns: 0.25) => [1, ["160 N·m", "back off half a turn"]],
       instruct("finger_then_turn", turns: 0.125) => [1, ["finger-tight", "one eighth turn on"]],
       instruct("firm") => [1, ["firm; the sheet gives no figure"]] }.each do |one, (bolts, rounds)|
-      assert_equal rounds, one.rounds
+      assert_equal rounds, one.rounds.map(&:text)
       assert_equal bolts * rounds.size, one.walk.size
       assert_equal [*0...rounds.size].flat_map { |round| [round] * bolts }, one.walk.map(&:last)
     end
     covers = Tightening::Instruct.call(variant("PG50L").series.fastener("rear_covers"), variant("PG50L"), unit: "N·m")
     assert_equal 3 * 3 * 4, covers.walk.size
     covers.walk.each_slice(12) { |set| assert_equal 1, set.map { |point, _| point.at }.uniq.size, "one cover is finished before the next" }
+  end
+
+  # The two that draw the head in are turned alone, then all are snug, then the passes.
+  def test_a_heavy_head_is_drawn_in_and_made_snug_first
+    pump = variant("MGL40")
+    told = Tightening::Instruct.call(pump.series.fastener("head_bolts"), pump, unit: "N·m")
+    assert_equal ["draw in, these by turns", "snug, by hand", "45 N·m", "85 N·m", "126 N·m"], told.rounds.map(&:text)
+    turned = told.walk.group_by(&:last).transform_values { |turns| turns.map { |point, _| point.label } }
+    assert_equal [%w[c j], pump.series.fastener("head_bolts").order], turned.values_at(0, 1)
+    assert_equal "draw in with 1 and 2 by turns; snug first; 126 N·m; threads: anti-seize paste", told.text
   end
 
   def test_no_value_on_file_is_never_filled_in

@@ -38,7 +38,7 @@ module Gimlet
         read = asked && log.reading(one["fastener"], at)
         verdict = read && asked.verdict(Core::Quantity.of(read["value"], read["unit"]))
         { point: step["point"], round: step["round"], item: item(one, at), allowed: asked&.band&.map do |end_of|
-          Core::Tightening::Instruct.show(end_of)
+          Core::Tightening::Words.torque(end_of)
         end,
           verdict: verdict&.state, told: verdict&.text, by: read && read["by"],
           done: verdict ? verdict.state == "inside" : log.ticked?(item(one, at)) }
@@ -48,8 +48,9 @@ module Gimlet
 
       # @return [Core::Bench::AsTightened, nil] nil where no torque is asked for
       def asked(one, round)
-        pass = one["passes"][round] or return
-        last = round == one["passes"].size - 1
+        torques = one["round_torques"]
+        pass = torques[round] or return
+        last = pass == torques.compact.last
         Core::Bench::AsTightened.new(torque(pass), last && one["tolerance"] ? torque(one["tolerance"]) : nil)
       end
 

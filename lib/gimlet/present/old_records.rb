@@ -11,7 +11,7 @@ module Gimlet
       ADDED = {
         "why" => { "had" => 0 }, "tools" => { "has" => false, "how" => nil, "substitute" => nil, "price_cents" => nil },
         "consumables" => { "number" => nil, "packs" => nil },
-        "tightening" => { "orders" => [], "rounds" => [], "walk" => [], "wrench" => nil, "setting" => nil, "tolerance" => nil,
+        "tightening" => { "orders" => [], "rounds" => [], "round_torques" => [], "walk" => [], "wrench" => nil, "setting" => nil, "tolerance" => nil,
                           "entered" => false, "doubt" => nil, "thread" => nil },
         "stacks" => { "positions" => [], "drawing" => nil }
       }.freeze

@@ -17,8 +17,10 @@ module Gimlet
       def call(one, workup, unit)
         { fastener: one.fastener.id, name: one.fastener.name, count: one.fastener.points.size, drive: one.fastener.drive,
           kind: one.tightening.kind, text: one.text, treatment: one.tightening.treatment, source: one.tightening.source,
-          points: points(one), orders: orders(one), rounds: one.rounds, walk: walk(one), face: face(workup.variant.series.face(one.fastener.face)),
-          thread: one.fastener.thread, entered: one.entered, doubt: doubt(one), **values(one, workup, unit) }
+          points: points(one), orders: orders(one), rounds: one.rounds.map(&:text), walk: walk(one),
+          round_torques: one.rounds.map { |round| round.torque && torque(round.torque.to(unit)) },
+          face: face(workup.variant.series.face(one.fastener.face)), thread: one.fastener.thread, entered: one.entered, doubt: doubt(one),
+          **values(one, workup, unit) }
       end
 
       def values(one, workup, unit)
@@ -32,7 +34,7 @@ module Gimlet
       end
 
       def torque(quantity)
-        { text: Core::Tightening::Instruct.show(quantity), value: quantity.round(4), unit: quantity.unit }
+        { text: Core::Tightening::Words.torque(quantity), value: quantity.round(4), unit: quantity.unit }
       end
 
       def points(one)

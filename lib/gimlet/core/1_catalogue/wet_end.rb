@@ -55,8 +55,8 @@ module Gimlet
       Refitting = Value.of(:school, :when, :condition)
 
       # Bolts, caps or nuts of one kind. Each of its `sets` is tightened by itself. `pattern` is :inner_to_outer, :star, :listed or :each.
-      # `face` is the drawing that the points lie on.
-      Fastener = Value.of(:id, :name, :face, :thread, :drive, :sets, :pattern, :order, :tightenings) do
+      # `face` is the drawing that the points lie on. `draw_in` are labels of the bolts that draw a heavy piece in first, by turns.
+      Fastener = Value.of(:id, :name, :face, :thread, :drive, :sets, :pattern, :order, :draw_in, :tightenings) do
         def points = sets.flat_map(&:points)
 
         # @param positions [Array<String>, nil] nil for all of it

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../0_quantities/quantity"
-require_relative "instruction"
+require_relative "words"
 
 module Gimlet
   module Core
@@ -53,7 +53,7 @@ module Gimlet
                 else return
                 end
         most = Quantity.of(ceiling, "N·m").to(torque.unit)
-        "#{Tightening::Instruct.show(torque)} is #{where} the #{Tightening::Instruct.show(most)} that such a bolt commonly takes: check the unit."
+        "#{Tightening::Words.torque(torque)} is #{where} the #{Tightening::Words.torque(most)} that such a bolt commonly takes: check the unit."
       end
     end
   end

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../0_quantities/quantity"
-require_relative "../7_tightening/instruction"
+require_relative "../7_tightening/words"
 require_relative "../value"
 
 module Gimlet
@@ -32,7 +32,7 @@ module Gimlet
         # @return [Verdict]
         def verdict(reading)
           low, high = band
-          told, value = Tightening::Instruct.show(reading), reading.to(@target.unit).value
+          told, value = Tightening::Words.torque(reading), reading.to(@target.unit).value
           return Verdict.new(state: "inside", text: "#{told}: inside #{range}.") if value.between?(low.value, high.value)
 
           state, what_now = value < low.value ? ["under", "Tighten on."] : ["over", "Loosen it, look at the thread, and start this bolt again."]
@@ -41,7 +41,7 @@ module Gimlet
 
         private
 
-        def range = band.map { |one| Tightening::Instruct.show(one) }.join(" to ")
+        def range = band.map { |one| Tightening::Words.torque(one) }.join(" to ")
 
         # The same figure in another unit would do: the wrench was set, or read, in that one.
         def mistaken(reading)
@@ -49,7 +49,7 @@ module Gimlet
           other = Units::FACTORS.fetch(:torque).keys.find do |unit|
             unit != reading.unit && Quantity.new(value: reading.value, unit: unit).to(@target.unit).value.between?(low.value, high.value)
           end
-          "#{Tightening::Instruct.plain(reading.value.to_f.round(2))} #{other} would be right: does the wrench read #{other}?" if other
+          "#{Tightening::Words.plain(reading.value.to_f.round(2))} #{other} would be right: does the wrench read #{other}?" if other
         end
       end
     end

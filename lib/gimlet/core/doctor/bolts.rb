@@ -3,6 +3,7 @@
 require_relative "../7_tightening/ceiling"
 require_relative "../7_tightening/instruction"
 require_relative "../7_tightening/sequence"
+require_relative "../7_tightening/words"
 require_relative "finding"
 
 module Gimlet
@@ -19,9 +20,11 @@ module Gimlet
         end
 
         # @return [Array<Finding>]
-        def call = @series.fasteners.flat_map { |one| passes(one) + apart(one) + listed(one) + single(one) + torques(one) } + each + never
+        def call = @series.fasteners.flat_map { |one| bolts(one) + passes(one) + single(one) + torques(one) } + each + never
 
         private
+
+        def bolts(fastener) = apart(fastener) + listed(fastener) + drawn_in(fastener)
 
         def passes(fastener)
           fastener.tightenings.flat_map do |one|
@@ -46,7 +49,7 @@ module Gimlet
            ("give one of step, steps and fractions." if (lists + [one.step].compact).size > 1)].compact
         end
 
-        def plain(torque) = Tightening::Instruct.show(torque)
+        def plain(torque) = Tightening::Words.torque(torque)
 
         def listed(fastener)
           return [] unless fastener.pattern == :listed
@@ -57,6 +60,13 @@ module Gimlet
 
             error("fasteners.#{fastener.id}.order", "names #{(fastener.order || []).join(', ')}, the bolts are #{labels.join(', ')}: each once.")
           end
+        end
+
+        def drawn_in(fastener)
+          unknown = (fastener.draw_in || []).map(&:to_s) - fastener.sets.first.points.map(&:label)
+          return [] if unknown.empty?
+
+          [error("fasteners.#{fastener.id}.draw_in", "names #{unknown.join(', ')}: it takes labels of the points.")]
         end
 
         # One value for one pump.

@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+require_relative "../0_quantities/quantity"
+require_relative "../1_catalogue/tightening"
+
+module Gimlet
+  module Core
+    class Tightening
+      # How torques and turns are said.
+      module Words
+        # Decimal places that a wrench of this unit is read to.
+        DIGITS = { "N·m" => 1, "lbf·in" => 0, "lbf·ft" => 1, "kgf·m" => 2 }.freeze
+        TURNS = { 0.125 => "one eighth", 0.25 => "a quarter", 0.5 => "half a" }.freeze
+        FIRM = "firm; the sheet gives no figure"
+
+        module_function
+
+        # @param quantity [Quantity] a torque
+        # @return [String] "50 N·m"
+        def torque(quantity) = "#{plain(quantity.round(DIGITS.fetch(quantity.unit)))} #{quantity.unit}"
+
+        # @return [String] without a point where there is nothing behind it
+        def plain(number) = (number == number.to_i ? number.to_i : number).to_s
+
+        # @param turns [Numeric] part of a turn
+        # @return [String] "half a", "3/4"
+        def turn(turns) = TURNS.fetch(turns) { Rational(turns.to_s).rationalize(Rational(1, 100)).to_s }
+      end
+    end
+  end
+end
