@@ -3,6 +3,7 @@
 # How long identify and plan take on the demo catalogue, next to an empty request in the same run.
 # Bar: 50 ms each. Run: bundle exec ruby bench/answers.rb
 require "benchmark"
+ENV["GIMLET_HOSTS"] = "example.org"
 require "rack/mock"
 require "stringio"
 require "tmpdir"

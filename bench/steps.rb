@@ -5,6 +5,7 @@
 # Run: bundle exec ruby bench/steps.rb [models]   (start it with the RUBY_GC_ settings of bin/demo)
 require "digest"
 require "json"
+ENV["GIMLET_HOSTS"] = "example.org"
 require "rack/mock"
 require "stringio"
 require "tmpdir"

@@ -105,7 +105,7 @@ class CounterApiTest < Minitest::Test
     send_json("POST", "/api/identify", "{")
     assert_problem(400, "not_json")
     post "/api/identify", "x=1"
-    assert_problem(400, "not_json", field: "Content-Type")
+    assert_problem(415, "not_json", field: "Content-Type")
     get "/api/nothing"
     assert_problem(404, "not_found")
   end

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+# What the libraries that call the app without a network name it.
+ENV["GIMLET_HOSTS"] = "example.org"
 require "minitest/autorun"
 require "tmpdir"
 require_relative "../../lib/gimlet/api/app"

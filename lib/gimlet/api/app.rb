@@ -18,6 +18,7 @@ require_relative "../store/stock"
 require_relative "../store/tickets"
 require_relative "contract"
 require_relative "errors"
+require_relative "gate"
 require_relative "routes/bench"
 require_relative "routes/catalogue"
 require_relative "routes/counter"
@@ -39,7 +40,11 @@ module Gimlet
         set :raise_errors, false
         set :host_authorization, permitted_hosts: []
         disable :dump_errors
+        # The gate sees to all of it, and in words.
+        disable :protection
       end
+
+      use Gate
 
       register Errors
       register Routes::Counter
@@ -106,15 +111,8 @@ module Gimlet
         body
       end
 
-      def parsed_body
-        unless request.media_type == "application/json"
-          raise Core::InputError.new("Send the request as application/json.", field: "Content-Type", code: "not_json")
-        end
-
-        JSON.parse(request.body.read)
-      rescue JSON::ParserError
-        raise Core::InputError.new("The request is not valid JSON.", field: "body", code: "not_json")
-      end
+      # As the gate has read it.
+      def parsed_body = env.fetch(Gate::BODY)
 
       def answer(value, status = 200)
         self.status status

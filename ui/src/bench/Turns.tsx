@@ -31,6 +31,7 @@ export function Turns({ one, live, onClose }: Props) {
   const submitLabel = turn.allowed === null ? "Done (Enter)" : reading.trim() === "" ? "It clicked (Enter)" : "Keep (Enter)";
   const submit = (event: FormEvent) => {
     event.preventDefault();
+    if (live.busy) return;
     if (turn.allowed === null || reading.trim() === "") void live.note({ kind: "ticked", item: turn.item, done: true }).then(() => setLooked(null));
     else void send(reading, "typed");
   };
@@ -53,7 +54,8 @@ export function Turns({ one, live, onClose }: Props) {
             <TextField autoFocus fullWidth label="reached" value={reading} onChange={(event) => setReading(event.target.value)} placeholder="figure, or figure and unit" sx={{ mt: 1.5 }} slotProps={{ htmlInput: { inputMode: "decimal", style: { fontSize: 24 } } }} />
           )}
           <Box sx={{ display: "flex", gap: 1.5, mt: 2 }}>
-            {!finished && <Button type="submit" variant="contained" size="large" autoFocus={turn.allowed === null} disabled={live.busy}>{submitLabel}</Button>}
+            {/* Never disabled while it is busy: a disabled button loses the focus, and the next Enter goes nowhere. */}
+            {!finished && <Button key={turn.allowed === null ? "tick" : "read"} type="submit" variant="contained" size="large" autoFocus={turn.allowed === null}>{submitLabel}</Button>}
             <Button variant="outlined" size="large" disabled={at === 0} onClick={() => setLooked(Math.max(at - 1, 0))}>Back</Button>
             <Button size="large" onClick={onClose}>Close</Button>
           </Box>
