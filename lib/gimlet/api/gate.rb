@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require "stringio"
 require "uri"
 require_relative "../core/input_error"
 require_relative "operations"
@@ -109,7 +110,8 @@ module Gimlet
 
       # Rack reads forms by itself, wherever they are sent: none is wanted.
       def without_body(env)
-        env["CONTENT_TYPE"] = nil if env["CONTENT_TYPE"]
+        env["CONTENT_TYPE"] = "application/octet-stream"
+        env["rack.input"] = StringIO.new
         env["QUERY_STRING"] = "" unless Operations.at(env["PATH_INFO"])
       end
 
