@@ -95,8 +95,8 @@ class GateTest < Minitest::Test
     assert_equal "no-store", @answer.headers["cache-control"]
   end
 
-  PIECES = ["", "null", "[]", "{}", "0", "-1", "1e308", "1e-308", '"x"', '"%s%n"', '"<b>x</b>"', '"\\u202e"', "[[]]", '{"a":1}', "true", "{", "\xC3".b,
-            '{"kind":"said","key":"k","words":"8 bolts"}', '{"model":"TK4L20","scope":["packings"]}', '{"ticket_id":1,"on":1}',
+  PIECES = ["", "null", "[]", "{}", "0", "-1", "1e308", "1e-308", '"x"', '"%s%n"', '"<b>x</b>"', '"\\u202e"', "[[]]", '{"a":1}', "true", "{",
+            "\xC3".b, '{"kind":"said","key":"k","words":"8 bolts"}', '{"model":"TK4L20","scope":["packings"]}', '{"ticket_id":1,"on":1}',
             '{"kind":"ticked","key":"k","item":"x","done":true}', '{"format":"gimlet-catalogue","version":2}'].freeze
   TAILS = ["", "?paper=A4", "?paper=%41", "?a=b", "?=", "?&&", "?%C3%A9=1", "/", "/..", "/%2e%2e", "/1", "/-1", "/99999999999999999999"].freeze
 
