@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 source "https://rubygems.org"
+ruby ">= 3.1", "< 3.5"
 
 # The versions that come with Ruby 3.1: nothing to compile.
 gem "bigdecimal", "= 3.1.1"

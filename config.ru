@@ -1,7 +1,10 @@
 # frozen_string_literal: true
 
-require_relative "lib/gimlet/api/app"
-require_relative "lib/gimlet/store/database"
+require_relative "lib/gimlet/served"
 
-database = Gimlet::Store.connect(ENV.fetch("GIMLET_DB") { File.expand_path("var/gimlet.sqlite3", __dir__) })
-run Gimlet::API::App.new(database)
+begin
+  SERVED = Gimlet::Served.new(ENV.fetch("GIMLET_DB") { File.expand_path("var/gimlet.sqlite3", __dir__) })
+  run SERVED.app
+rescue Gimlet::Core::InputError => e
+  abort e.message
+end

@@ -15,7 +15,7 @@ LINE = "something K, 4, then can't read, 20, eight head bolts taking a 6 mm hex 
 SCOPE = %w[inlet_valves discharge_valves packings].freeze
 
 database = Gimlet::Store.connect(File.join(Dir.mktmpdir, "bench.sqlite3"))
-Gimlet::Command.new(database, out: StringIO.new).seed
+Gimlet::Demo.seed(database)
 app = Rack::MockRequest.new(Gimlet::API::App.new(database))
 post = ->(path, body) { app.post(path, input: JSON.generate(body), "CONTENT_TYPE" => "application/json") }
 

@@ -72,7 +72,7 @@ end
 
 Dir.mktmpdir do |folder|
   demo = Gimlet::Store.connect("#{folder}/demo.sqlite3")
-  Gimlet::Command.new(demo, out: StringIO.new).seed
+  Gimlet::Demo.seed(demo)
   large = Gimlet::Store.connect("#{folder}/large.sqlite3")
   documents = SyntheticCatalogue.new(Random.new(1)).documents(MODELS / SyntheticCatalogue::MODELS_A_SERIES)
   fill(large, documents)

@@ -3,19 +3,21 @@
 require "json"
 require_relative "core/input_error"
 require_relative "core/doctor/doctor"
+require_relative "demo"
 require_relative "counter/import_catalogue"
 require_relative "counter/references"
 require_relative "exchange/catalogue_files"
 require_relative "exchange/price_list"
 require_relative "exchange/vocabulary_files"
+require_relative "store/backup"
 require_relative "store/catalogue"
-require_relative "store/customers"
 require_relative "store/database"
 require_relative "store/settings"
 require_relative "store/stock"
+require_relative "store/wellbeing"
 
 module Gimlet
-  # The commands of bin/gimlet and the seeding of the demo.
+  # The commands of bin/gimlet.
   class Command
     USAGE = <<~TEXT
       gimlet import FILE|DIR   catalogue documents into the database; all or nothing
@@ -24,71 +26,64 @@ module Gimlet
       gimlet prices FILE.csv   prices and stock (number,price,on_hand,pack)
       gimlet vocabulary FILE   the shop's own words, on top of those that ship (docs/vocabulary.md)
       gimlet doctor            what looks wrong in the catalogue
-      gimlet backup FILE       a copy of the whole database
+      gimlet serve             the counter, on HOST and PORT (docs/running.md)
+      gimlet backup [FILE]     a proven copy of the whole database; without a name among the others that are kept
+      gimlet restore FILE      a copy in the place of the database, which nobody may be serving; what was there is set aside
+      gimlet demo [--reset]    the demo data into a database of its own
     TEXT
-    DEMO = File.expand_path("../../data/demo", __dir__)
+    VERBS = { ["import", 2] => :import, ["export", 2] => :export, ["remove", 2] => :remove, ["prices", 2] => :prices,
+              ["vocabulary", 2] => :vocabulary, ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore,
+              ["doctor", 1] => :doctor, ["demo", 1] => :demo, ["demo", 2] => :demo }.freeze
 
-    # @param database [Sequel::Database]
-    def initialize(database, out: $stdout)
-      @database = database
+    # @param path [String] of the database
+    def initialize(path, out: $stdout)
+      @path = path
       @out = out
-      @catalogue = Store::Catalogue.new(database)
     end
 
     # @param arguments [Array<String>]
     # @return [Boolean] whether it went well
     def call(arguments)
-      verb, path = arguments
-      case [verb, arguments.size]
-      when ["import", 2] then import(path)
-      when ["export", 2] then export(path)
-      when ["remove", 2] then remove(path)
-      when ["prices", 2] then prices(path)
-      when ["vocabulary", 2] then vocabulary(path)
-      when ["backup", 2] then backup(path)
-      when ["doctor", 1] then doctor
-      else usage
-      end
+      method = VERBS[[arguments.first, arguments.size]]
+      method ? send(method, *arguments.drop(1)) : usage
     rescue Core::InputError, SystemCallError => e
       @out.puts e.message
       false
-    end
-
-    # Demo catalogue, stock and customers; tickets and orders are left alone.
-    def seed
-      import(File.join(DEMO, "catalogue"))
-      prices(File.join(DEMO, "stock.csv"))
-      customers = JSON.parse(File.read(File.join(DEMO, "customers.json")), symbolize_names: true)
-      Store::Customers.new(@database).put(customers)
+    rescue Sequel::DatabaseError => e
+      @out.puts Store::Wellbeing.trouble(e)&.last || e.message
+      false
     end
 
     private
 
+    def database = @database ||= Store.connect(@path)
+    def catalogue = @catalogue ||= Store::Catalogue.new(database)
+
     def import(path)
       documents = Exchange::CatalogueFiles.read(path)
-      report(Counter::ImportCatalogue.new(@catalogue, Counter::References.vocabulary_of(@database)).call(documents))
+      report(Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(database)).call(documents))
       @out.puts "Imported #{documents.size} series."
       true
     end
 
     def remove(id)
-      if @catalogue.remove(id)
+      if catalogue.remove(id)
         @out.puts "Took #{id} out of the catalogue."
         return true
       end
-      @out.puts "There is no series “#{id}”: it is one of #{@catalogue.documents.map { |one| one['series']['id'] }.join(', ')}."
+      @out.puts "There is no series “#{id}”: it is one of #{catalogue.documents.map { |one| one['series']['id'] }.join(', ')}."
       false
     end
 
     def export(folder)
-      files = Exchange::CatalogueFiles.write(@catalogue.documents, folder)
+      files = Exchange::CatalogueFiles.write(catalogue.documents, folder)
       @out.puts "Wrote #{files.size} series to #{folder}."
       true
     end
 
     def prices(path)
-      rows = Exchange::PriceList.parse(File.read(path))
-      Store::Stock.new(@database).put(rows)
+      rows = Exchange::PriceList.parse(File.read(path, encoding: "UTF-8"))
+      Store::Stock.new(database).put(rows)
       @out.puts "Took #{rows.size} prices."
       true
     end
@@ -96,25 +91,41 @@ module Gimlet
     def vocabulary(path)
       text = File.read(path, encoding: "UTF-8")
       rows = Exchange::VocabularyFiles.parse(text)
-      Store::Settings.new(@database)[Counter::References::VOCABULARY] = text
+      Store::Settings.new(database)[Counter::References::VOCABULARY] = text
       @out.puts "Took #{rows.sum { |_, some| some.size }} rows of the shop's vocabulary."
       true
     end
 
     def backup(path)
-      if File.exist?(path)
-        @out.puts "#{path} is there already: name a new file."
-        return false
-      end
-      @database.run("VACUUM INTO #{@database.literal(path)}")
-      @out.puts "Copied the database to #{path}."
+      Store::Backup.new(database, nil).write(path)
+      proven(path)
+    end
+
+    def keep = proven(Store::Backup.new(database, Store::Backup.folder(@path)).keep)
+
+    def proven(file)
+      @out.puts "Copied to #{file}: sound, #{told(Store::Backup.proven(file))}."
+      true
+    end
+
+    def restore(file)
+      found = Store::Backup.restore(file, @path)
+      @out.puts "#{@path} is #{file} now: sound, #{told(found)}. What was there is set aside beside it."
+      true
+    end
+
+    def told(counts) = %i[series tickets orders].map { |table| "#{counts.fetch(table, 0)} #{table}" }.join(", ")
+
+    def demo(option = "")
+      option.empty? || option == "--reset" || Core::InputError.reject("option", "unknown_option", "demo takes --reset or nothing.")
+      @out.puts "Put the demo data into #{@path}." if Demo.new(@path).prepare(reset: option == "--reset")
       true
     end
 
     def doctor
-      vocabulary = Counter::References.vocabulary_of(@database)
-      stock = Store::Stock.new(@database).all
-      findings = @catalogue.snapshot.series.flat_map { |one| Core::Doctor.call(one, vocabulary) + Core::Doctor.unpriced(one, stock) }
+      vocabulary = Counter::References.vocabulary_of(database)
+      stock = Store::Stock.new(database).all
+      findings = catalogue.snapshot.series.flat_map { |one| Core::Doctor.call(one, vocabulary) + Core::Doctor.unpriced(one, stock) }
       report(findings)
       @out.puts findings.empty? ? "Nothing looks wrong." : "#{findings.size} findings."
       findings.none?(&:error?)

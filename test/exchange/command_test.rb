@@ -7,7 +7,7 @@ class CommandTest < Minitest::Test
 
   def run_command(*arguments)
     out = StringIO.new
-    [Gimlet::Command.new(database, out: out).call(arguments), out.string]
+    [Gimlet::Command.new(database.opts[:database], out: out).call(arguments), out.string]
   end
 
   def in_folder(&) = Dir.mktmpdir(&)
@@ -16,7 +16,7 @@ class CommandTest < Minitest::Test
     in_folder do |folder|
       assert_equal [true, "Wrote 20 series to #{folder}/out.\n"], run_command("export", "#{folder}/out")
       other = Gimlet::Store.connect("#{folder}/other.sqlite3")
-      assert Gimlet::Command.new(other, out: StringIO.new).call(["import", "#{folder}/out"])
+      assert Gimlet::Command.new(other.opts[:database], out: StringIO.new).call(["import", "#{folder}/out"])
       versions = [database, other].map { |one| Gimlet::Store::Catalogue.new(one).snapshot.version }
       assert_equal versions.first, versions.last
       other.disconnect

@@ -3,8 +3,10 @@
 require "minitest/autorun"
 require "json"
 require "net/http"
+require "open3"
 require "socket"
 require "tmpdir"
+require_relative "../../lib/gimlet/store/database"
 
 # bin/demo as a user runs it: a process of its own.
 class DemoCommandTest < Minitest::Test
@@ -25,6 +27,12 @@ class DemoCommandTest < Minitest::Test
   ensure
     Process.kill("TERM", pid)
     Process.wait(pid)
+  end
+
+  # @return [Array(Boolean, String)] whether it went well, and what it said
+  def told_by(command, env = {})
+    said, status = Open3.capture2e({ "PORT" => @port.to_s, "GIMLET_DB" => "#{@folder}/demo.sqlite3", **env }, *command)
+    [status.success?, said]
   end
 
   def wait_for_health
@@ -48,7 +56,37 @@ class DemoCommandTest < Minitest::Test
       assert_includes get("/").body, "<title>Gimlet</title>"
       assert_equal "201", post("/api/tickets", { kind: "said", key: "k", words: "8 bolts" }).code
     end
+    with_demo do
+      ["bin/demo --reset", "bin/gimlet serve", "bin/gimlet restore #{@folder}/demo.sqlite3"].map(&:split).each do |verb, *rest|
+        went, said = told_by(["#{ROOT}/#{verb}", *rest])
+        refute went, verb
+        assert_match(/is being served .*by process \d+/, said)
+      end
+      assert_equal "201", post("/api/tickets", { kind: "said", key: "l", words: "6 bolts" }).code
+    end
     with_demo { assert_equal "8 bolts", JSON.parse(get("/api/tickets/1").body)["call"][0]["words"] }
     with_demo("--reset") { assert_equal "404", get("/api/tickets/1").code }
+    kept = Dir["#{@folder}/demo.sqlite3.set-aside-*"].find { |file| file.match?(/\d\z/) }
+    assert_equal 2, Sequel.connect(adapter: "sqlite", database: kept)[:tickets].count
+  end
+
+  # No cron, no container has a locale.
+  def test_it_starts_without_an_environment
+    pid = spawn({ "PATH" => ENV.fetch("PATH"), "PORT" => @port.to_s, "GIMLET_DB" => "#{@folder}/demo.sqlite3" }, "#{ROOT}/bin/demo",
+                unsetenv_others: true, out: "#{@folder}/log", err: "#{@folder}/log", pgroup: true)
+    wait_for_health
+    assert_includes post("/api/identify", { text: "20 × 28 × 6 seal, plate Å" }).body, "candidates"
+  ensure
+    Process.kill("TERM", pid)
+    Process.wait(pid)
+  end
+
+  def test_the_demo_goes_over_nothing
+    shop = Gimlet::Store.connect("#{@folder}/demo.sqlite3")
+    shop[:customers].insert(name: "a real one", place: "here")
+    shop.disconnect
+    went, said = told_by(["#{ROOT}/bin/gimlet", "demo"])
+    refute went
+    assert_match(/holds a shop's own data/, said)
   end
 end

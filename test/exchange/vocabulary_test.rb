@@ -11,7 +11,7 @@ class VocabularyTest < Minitest::Test
     out = StringIO.new
     Dir.mktmpdir do |folder|
       File.write("#{folder}/words.yml", text)
-      return [Gimlet::Command.new(database, out: out).call(["vocabulary", "#{folder}/words.yml"]), out.string]
+      return [Gimlet::Command.new(database.opts[:database], out: out).call(["vocabulary", "#{folder}/words.yml"]), out.string]
     end
   end
 

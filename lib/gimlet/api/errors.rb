@@ -2,17 +2,27 @@
 
 require_relative "../core/input_error"
 require_relative "../counter/place_order"
+require_relative "../store/wellbeing"
 
 module Gimlet
   module API
     # Every mistake becomes a problem document (RFC 9457) here and nowhere else.
     module Errors
+      INTERNAL = "Something went wrong here; nothing was changed. Try again, and tell us if it stays."
+
       # Small things that every route may answer with.
       module Helpers
         def problem(status, code, detail, field: nil)
           content_type "application/problem+json"
           halt status, JSON.generate(title: Rack::Utils::HTTP_STATUS_CODES[status], status: status, detail: detail,
                                      field: field, code: code)
+        end
+
+        # The disk's own troubles are said as what they are.
+        def trouble(error)
+          code, sentence = Store::Wellbeing.trouble(error)
+          warn "#{error.class}: #{error.message}", *(error.backtrace.first(8) unless code)
+          code ? problem(503, code, sentence) : problem(500, "internal", INTERNAL)
         end
 
         def missing(detail) = problem(404, "not_found", detail)
@@ -30,9 +40,10 @@ module Gimlet
           # A route that said what is missing keeps its words.
           response.media_type == "application/problem+json" ? response.body : missing("There is nothing at #{request.path_info}.")
         end
+        app.error(Sequel::DatabaseError) { |error| trouble(error) }
         app.error(StandardError) do |error|
           warn "#{error.class}: #{error.message}", *error.backtrace.first(8)
-          problem(500, "internal", "Something went wrong here; nothing was changed. Try again, and tell us if it stays.")
+          problem(500, "internal", INTERNAL)
         end
       end
     end

@@ -9,10 +9,15 @@ module Gimlet
     module Routes
       # Asking the core: which pump, and what it needs.
       module Counter
+        # @param snapshot [Core::Catalogue::Snapshot, nil]
+        def self.health(found, snapshot)
+          { status: found.problem ? "ailing" : "ok", **found.to_h, catalogue_version: snapshot&.version, catalogue: snapshot&.counts }
+        end
+
         def self.registered(app)
           app.get("/api/health") do
-            snapshot = reference.snapshot
-            answer(status: "ok", catalogue_version: snapshot.version, catalogue: snapshot.counts)
+            found = Store::Wellbeing.new(database).call
+            answer(Counter.health(found, found.can_read ? reference.snapshot : nil), found.can_write ? 200 : 503)
           end
 
           app.get("/api/openapi.json") { answer(Contract::DOCUMENT) }

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "json"
+require_relative "core/input_error"
+require_relative "counter/import_catalogue"
+require_relative "counter/references"
+require_relative "exchange/catalogue_files"
+require_relative "exchange/price_list"
+require_relative "store/backup"
+require_relative "store/catalogue"
+require_relative "store/customers"
+require_relative "store/database"
+require_relative "store/lock"
+require_relative "store/settings"
+require_relative "store/stock"
+
+module Gimlet
+  # The invented world, in a database of its own: put in once, and never over anything else.
+  class Demo
+    DATA = File.expand_path("../../data/demo", __dir__)
+    MARK = "demo"
+
+    # @param database [Sequel::Database]
+    def self.seed(database)
+      documents = Exchange::CatalogueFiles.read(File.join(DATA, "catalogue"))
+      Counter::ImportCatalogue.new(Store::Catalogue.new(database), Counter::References.vocabulary_of(database)).call(documents)
+      Store::Stock.new(database).put(Exchange::PriceList.parse(File.read(File.join(DATA, "stock.csv"), encoding: "UTF-8")))
+      Store::Customers.new(database).put(JSON.parse(File.read(File.join(DATA, "customers.json"), encoding: "UTF-8"), symbolize_names: true))
+      Store::Settings.new(database)[MARK] = Time.now.utc.to_s
+    end
+
+    # @param path [String] of the database
+    def initialize(path)
+      @path = path
+    end
+
+    # @param reset [Boolean] whether what is there is set aside first
+    # @return [Boolean] whether it was put in now
+    # @raise [Core::InputError] when the database is in use, or is not the demo's
+    def prepare(reset: false)
+      aside if reset && File.exist?(@path)
+      database = Store.connect(@path)
+      return false if mine?(database)
+
+      self.class.seed(database)
+      true
+    ensure
+      database&.disconnect
+    end
+
+    private
+
+    def aside
+      holder = Store::Lock.new(@path).holder
+      Core::InputError.reject("database", "in_use", "#{@path} is being served by process #{holder}: stop that first.") if holder
+      Store::Backup.put_aside(@path)
+    end
+
+    def mine?(database)
+      return true if Store::Settings.new(database)[MARK]
+      return false if %i[series tickets orders customers].all? { |table| database[table].empty? }
+
+      Core::InputError.reject("database", "not_demo", "#{@path} holds a shop's own data: the demo does not go over it. Name another in GIMLET_DB.")
+    end
+  end
+end

@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+require "open3"
+require_relative "../core/value"
+require_relative "backup"
+require_relative "settings"
+
+module Gimlet
+  module Store
+    # Whether the database can be worked with: read, written, and copied not too long ago.
+    class Wellbeing
+      LOOKED = "looked at"
+      # Bytes; below this the next day's orders may not fit.
+      LEAST_ROOM = 200 * 1024 * 1024
+
+      # `problem` is a sentence, nil when all is well. `backup_age_s` is nil without a copy.
+      Report = Core::Value.of(:can_read, :can_write, :room_bytes, :backup_age_s, :problem)
+
+      # @param error [Exception]
+      # @return [Array(String, String), nil] code and sentence for what SQLite could not do; nil for any other fault
+      def self.trouble(error)
+        told = [error, error.cause].compact.map { |one| "#{one.class} #{one.message}" }.join(" ")
+        TROUBLES.find { |words, _| told.match?(words) }&.last
+      end
+
+      TROUBLES = [
+        [/FullException|disk is full/i, ["disk_full", "The disk is full: nothing of this was kept. Make room, then try again."]],
+        [/ReadOnlyException|readonly database/i, ["read_only", "The database cannot be written to: see to the rights of its file and folder."]],
+        [/CorruptException|NotADatabaseException|malformed|not a database/i,
+         ["damaged", "The database is damaged: stop, and restore the last good copy (docs/running.md, a bad day)."]],
+        [/BusyException|LockedException|database is locked/i, ["locked", "Something else holds the database: try again in a moment."]],
+        [/IOException|CantOpenException|unable to open/i, ["disk_fault", "The disk cannot be read or written: see to it before going on."]]
+      ].freeze
+
+      # @param database [Sequel::Database]
+      def initialize(database)
+        @database = database
+        @path = database.opts[:database].to_s
+      end
+
+      # @return [Report]
+      def call
+        can_read, read_fault = attempt { @database[:series].count }
+        can_write, write_fault = attempt { written }
+        room = room_bytes
+        latest = Backup.latest(Backup.folder(@path))
+        problem = read_fault || write_fault || (room && room < LEAST_ROOM ? "Only #{room / 1_048_576} MB are left on the disk: make room." : nil)
+        Report.new(can_read: can_read, can_write: can_write, room_bytes: room, backup_age_s: latest && (Time.now - File.mtime(latest)).to_i,
+                   problem: problem)
+      end
+
+      # @return [String] "ok", or what is wrong with the file
+      def integrity = @database.fetch("PRAGMA quick_check").first.values.first
+
+      private
+
+      # As much as an order takes, really written, and taken back.
+      def written
+        settings = Settings.new(@database)
+        @database.transaction(mode: :immediate) do
+          settings[LOOKED] = "x" * 65_536
+          settings[LOOKED] = Time.now.utc.to_s
+        end
+      end
+
+      def attempt
+        yield
+        [true, nil]
+      rescue Sequel::Error => e
+        [false, self.class.trouble(e)&.last || "The database does not answer: #{e.message.lines.first.strip}."]
+      end
+
+      # As POSIX df tells it, in blocks of 1024 bytes.
+      def room_bytes
+        told, status = Open3.capture2("df", "-Pk", File.dirname(@path))
+        status.success? ? told.lines.last.split[3].to_i * 1024 : nil
+      rescue SystemCallError
+        nil
+      end
+    end
+  end
+end

@@ -1,0 +1,139 @@
+# frozen_string_literal: true
+
+require_relative "../support/app"
+
+# Copies that can be trusted, and a database that says how it is.
+class BackupTest < Minitest::Test
+  include SeededApp
+
+  Backup = Gimlet::Store::Backup
+  Wellbeing = Gimlet::Store::Wellbeing
+
+  def setup
+    database
+    @copies = File.join(@folder, "copies")
+  end
+
+  def tickets = @tickets ||= Gimlet::Store::Tickets.new(database)
+  def refused(code, &) = assert_equal(code, assert_raises(Gimlet::Core::InputError, &).code)
+
+  def test_a_copy_is_proven_private_and_the_oldest_go
+    file = Backup.new(database, @copies).keep
+    assert_equal Backup.counts(database), Backup.proven(file)
+    assert_equal "600", File.stat(file).mode.to_s(8)[-3..]
+    assert_equal "600", File.stat(database.opts[:database]).mode.to_s(8)[-3..]
+    (Backup::KEPT + 2).times { |at| FileUtils.touch(File.join(@copies, "gimlet-old#{at}.sqlite3"), mtime: Time.now - 1000 + at) }
+    newest = Backup.new(database, @copies).keep
+    assert_equal Backup::KEPT, Dir["#{@copies}/*"].size
+    assert_equal newest, Backup.latest(@copies)
+  end
+
+  # While entries come in, twenty times of twenty.
+  def test_copies_under_load_restore_to_equal_contents
+    stop = false
+    writer = Thread.new do
+      (1..).each do |at|
+        break if stop
+
+        tickets.open("busy #{at}")
+        sleep 0.002
+      end
+    end
+    20.times do |at|
+      file = Backup.new(database, @copies).write(File.join(@folder, "copy#{at}.sqlite3"))
+      other = File.join(@folder, "other#{at}.sqlite3")
+      assert_equal Backup.proven(file), Backup.restore(file, other)
+      rows = [file, other].map { |path| Sequel.connect(adapter: "sqlite", database: path, readonly: true) { |one| one[:tickets].order(:id).all } }
+      assert_equal rows.first, rows.last
+    end
+  ensure
+    stop = true
+    writer.join
+  end
+
+  # A copy over a leftover write-ahead log was a corrupt database.
+  def test_a_restore_leaves_no_log_behind_and_keeps_what_was_there
+    file = Backup.new(database, @copies).keep
+    path = File.join(@folder, "shop.sqlite3")
+    shop = Gimlet::Store.connect(path)
+    shop[:customers].insert(name: "only here", place: "x")
+    FileUtils.cp("#{path}-wal", "#{@folder}/left-wal")
+    shop.disconnect
+    FileUtils.cp("#{@folder}/left-wal", "#{path}-wal")
+    assert_equal Backup.proven(file), Backup.restore(file, path)
+    refute File.exist?("#{path}-wal")
+    restored = Gimlet::Store.connect(path)
+    assert_equal [0, "ok"], [restored[:customers].where(name: "only here").count, Wellbeing.new(restored).integrity]
+    restored.disconnect
+    assert_equal 1, Dir["#{path}.set-aside-*"].grep(/\d\z/).size
+  end
+
+  def test_what_is_no_sound_copy_is_refused_and_nothing_changes
+    before = Backup.counts(database)
+    path = database.opts[:database]
+    File.write(junk = File.join(@folder, "junk.sqlite3"), "not a database")
+    other = Sequel.connect(adapter: "sqlite", database: strange = File.join(@folder, "strange.sqlite3"))
+    other.create_table(:things) { primary_key :id }
+    torn = Backup.new(database, @copies).keep
+    File.truncate(torn, File.size(torn) / 2)
+    { junk => "damaged", strange => "not_gimlet", torn => "damaged", "#{@folder}/none" => "no_file" }.each do |file, code|
+      refused(code) { Backup.restore(file, path) }
+    end
+    Gimlet::Store::Lock.new(path).take
+    whole = Backup.new(database, @copies).keep
+    refused("in_use") { Backup.restore(whole, path) }
+    refused("no_name") { Backup.new(database, @copies).write("") }
+    refused("exists") { Backup.new(database, @copies).write(whole) }
+    assert_equal before, Backup.counts(database)
+  end
+
+  def test_an_older_database_is_copied_before_it_is_upgraded
+    path = File.join(@folder, "old.sqlite3")
+    old = Gimlet::Store.file(path)
+    Sequel::Migrator.run(old, Gimlet::Store::MIGRATIONS, target: 5)
+    old[:customers].insert(name: "kept", place: "here")
+    old.disconnect
+    Gimlet::Store.connect(path).disconnect
+    copy = Dir[File.join(@folder, "backups", "*before-upgrade*")].first
+    assert_equal 1, Backup.proven(copy)[:customers]
+  end
+
+  def test_it_says_how_it_is
+    assert_equal [true, true, nil, nil], Wellbeing.new(database).call.to_h.values_at(:can_read, :can_write, :backup_age_s, :problem)
+    Backup.new(database, Backup.folder(database.opts[:database])).keep
+    found = Wellbeing.new(database).call
+    assert_includes 0..60, found.backup_age_s
+    assert_operator found.room_bytes, :>, 0
+    readonly = Sequel.connect(adapter: "sqlite", database: database.opts[:database], readonly: true)
+    found = Wellbeing.new(readonly).call
+    assert_equal [true, false], [found.can_read, found.can_write]
+    assert_match(/cannot be written/, found.problem)
+    readonly.disconnect
+  end
+
+  def send_line(app, key)
+    app.post("/api/tickets", input: JSON.generate(kind: "said", key: key, words: "8 bolts " * 100), "CONTENT_TYPE" => "application/json")
+  end
+
+  # A file of no more pages stands for a full disk.
+  def full
+    pages = database.fetch("PRAGMA page_count").get
+    @full ||= Sequel.connect(adapter: "sqlite", database: database.opts[:database],
+                             after_connect: ->(one) { one.execute("PRAGMA max_page_count = #{pages}") })
+  end
+
+  def test_a_full_disk_is_said_as_such_and_nothing_is_lost
+    roomy = Rack::MockRequest.new(Gimlet::API::App.new(database))
+    assert_equal 201, send_line(roomy, "first").status
+    crowded = Rack::MockRequest.new(Gimlet::API::App.new(full))
+    answers = nil
+    capture_io { answers = Array.new(40) { |at| send_line(crowded, "k#{at}") } }
+    refused = answers.find { |one| one.status != 201 }
+    assert_equal [503, "disk_full"], [refused.status, JSON.parse(refused.body)["code"]]
+    assert_equal answers.count { |one| one.status == 201 } + 1, database[:tickets].count
+    health = crowded.get("/api/health")
+    assert_equal [503, "ailing", true], [health.status, *JSON.parse(health.body).values_at("status", "can_read")]
+    full.disconnect
+    assert_equal 201, send_line(roomy, "mended").status
+  end
+end
