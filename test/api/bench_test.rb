@@ -10,7 +10,7 @@ class BenchApiTest < Minitest::Test
 
   def place(line = "plate TK4R20, serial 31500, 15 lpm, green, packings")
     view = send_json("POST", "/api/tickets", entry("said", words: line))
-    send_json("POST", "/api/orders", ticket_id: view["id"], on: view["last"], reason: "as it stands")
+    send_json("POST", "/api/orders", ticket_id: view["id"], on: view["last"], seen: view["seen"], reason: "as it stands")
     assert_equal 201, last_response.status, last_response.body
   end
 

@@ -13,7 +13,7 @@ class OrdersApiTest < Minitest::Test
     steps.reduce(first) { |view, (kind, body)| send_json("POST", "/api/tickets/#{view['id']}/entries", entry(kind, **body)) }
   end
 
-  def order(view, **others) = send_json("POST", "/api/orders", { ticket_id: view["id"], on: view["last"], **others })
+  def order(view, **others) = send_json("POST", "/api/orders", { ticket_id: view["id"], on: view["last"], seen: view["seen"] || [], **others })
 
   def card_text(id, most: 6)
     get "/api/orders/#{id}/card.pdf"
@@ -47,7 +47,7 @@ class OrdersApiTest < Minitest::Test
     app
     results = Array.new(4) do
       Thread.new do
-        Rack::MockRequest.new(app).post("/api/orders", input: JSON.generate(ticket_id: made["id"], on: made["last"]),
+        Rack::MockRequest.new(app).post("/api/orders", input: JSON.generate(ticket_id: made["id"], on: made["last"], seen: made["seen"]),
                                                        "CONTENT_TYPE" => "application/json")
       end
     end.map { |one| one.value.status }
@@ -105,6 +105,38 @@ class OrdersApiTest < Minitest::Test
     order(made)
     assert_problem(409, "stale_ticket", field: "on")
     assert_equal 0, database[:orders].count
+  end
+
+  # An import between looking and ordering once changed a torque threefold, and the order was taken without a word.
+  def test_what_was_seen_is_what_is_ordered
+    made = ticket
+    document = JSON.parse(JSON.generate(get("/api/catalogue/pellwick-tk4") && json))
+    document["fasteners"].find { |one| one["id"] == "head_bolts" }["tightenings"][0]["value"] = 240
+    send_json("POST", "/api/catalogue", document)
+    assert_equal 201, last_response.status
+    order(made)
+    problem = assert_problem(409, "changed", field: "seen")
+    assert_match(/head bolts M8: .*22 ± 1 N·m.* is .*27\.1 ± 1 N·m/, problem["detail"])
+    assert(problem["changes"].all? { |one| one.values.compact.all? { |told| told.match?(/head bolts|torque wrench/) } })
+    assert_equal 0, database[:orders].count
+    get "/api/tickets/#{made['id']}"
+    order(json)
+    assert_equal 201, last_response.status, "agreed by looking again"
+  end
+
+  def test_a_price_or_a_shelf_that_changed_is_said
+    made = ticket
+    stock = Gimlet::Store::Stock.new(database)
+    kit = stock.all["PW-K220"]
+    stock.put([{ number: "PW-K220", price_cents: kit.price_cents + 500, on_hand: kit.on_hand, pack: 1 }])
+    order(made)
+    assert_match(/1 × PW-K220 TK4 seal kit 20, one pump, 67\.18” is “.*72\.18/, assert_problem(409, "changed")["detail"])
+    stock.put([{ number: "PW-K220", price_cents: kit.price_cents, on_hand: 0, pack: 1 }])
+    order(made)
+    assert_match(/PW-K220.*is gone/, assert_problem(409, "changed")["detail"])
+    stock.put([{ number: "PW-K220", price_cents: kit.price_cents, on_hand: 9, pack: 1 }])
+    order(made)
+    assert_equal 201, last_response.status, "as it was seen"
   end
 
   def test_the_card_says_everything
@@ -170,7 +202,7 @@ class OrdersApiTest < Minitest::Test
     assert_match(/no order 99/, assert_problem(404, "not_found")["detail"])
     get "/api/catalogue/none"
     assert_problem(404, "not_found")
-    send_json("POST", "/api/orders", ticket_id: 99, on: 1)
+    send_json("POST", "/api/orders", ticket_id: 99, on: 1, seen: [])
     assert_problem(404, "not_found")
     order(ticket(KNOWN))
     assert_problem(422, "empty_scope", field: "scope")

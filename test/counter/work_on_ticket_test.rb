@@ -99,7 +99,7 @@ class WorkOnTicketTest < Minitest::Test
     orders = Gimlet::Store::Orders.new(database, read: ->(record) { record })
     work = Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers)
     Gimlet::Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, customers: customers)
-                               .call("ticket_id" => one.id, "on" => one.ticket.last)
+                               .call("ticket_id" => one.id, "on" => one.ticket.last, "seen" => Gimlet::Present::TicketView.call(one)[:seen])
   end
 
   def test_a_pump_that_is_in_no_catalogue_leads_to_no_order

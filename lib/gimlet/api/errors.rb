@@ -12,10 +12,10 @@ module Gimlet
 
       # Small things that every route may answer with.
       module Helpers
-        def problem(status, code, detail, field: nil)
+        def problem(status, code, detail, field: nil, **more)
           content_type "application/problem+json"
           halt status, JSON.generate(title: Rack::Utils::HTTP_STATUS_CODES[status], status: status, detail: detail,
-                                     field: field, code: code)
+                                     field: field, code: code, **more)
         end
 
         # The disk's own troubles are said as what they are.
@@ -39,6 +39,9 @@ module Gimlet
         app.not_found do
           # A route that said what is missing keeps its words.
           response.media_type == "application/problem+json" ? response.body : missing("There is nothing at #{request.path_info}.")
+        end
+        app.error(Counter::PlaceOrder::Changed) do |error|
+          problem(409, "changed", error.message, field: "seen", changes: error.changes)
         end
         app.error(Sequel::DatabaseError) { |error| trouble(error) }
         app.error(StandardError) do |error|

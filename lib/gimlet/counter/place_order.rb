@@ -3,6 +3,8 @@
 require_relative "../core/input_error"
 require_relative "../present/lacking"
 require_relative "../present/order_record"
+require_relative "../present/seen"
+require_relative "../present/ticket_view"
 require_relative "work_on_ticket"
 
 module Gimlet
@@ -11,6 +13,25 @@ module Gimlet
     class PlaceOrder
       # Entries came in that the specialist had not seen.
       class Stale < StandardError; end
+
+      # Catalogue, price or shelf changed since the specialist looked.
+      class Changed < StandardError
+        attr_reader :changes
+
+        # @param changes [Array<Hash>] as Present::Seen has them
+        def initialize(changes)
+          @changes = changes
+          super("Since you looked, this has changed: #{changes.first(3).map { |one| said(one) }.join('; ')}. Look at it, then save again.")
+        end
+
+        private
+
+        def said(one)
+          return "#{one[:was] || one[:is]} #{one[:was] ? 'is gone' : 'is new'}" unless one[:was] && one[:is]
+
+          "“#{one[:was]}” is “#{one[:is]}” now"
+        end
+      end
 
       REASON = 3
 
@@ -24,9 +45,10 @@ module Gimlet
         @customers = customers
       end
 
-      # @param request [Hash{String=>Object}] of the OpenAPI schema PlaceOrder: "on" is the last entry that was seen
+      # @param request [Hash{String=>Object}] of the OpenAPI schema PlaceOrder: "on" is the last entry that was seen, "seen" the
+      #   plan that was
       # @return [Array(Hash, Boolean), nil] order and whether it is new; nil when there is no such ticket
-      # @raise [Core::InputError, Stale] nothing was saved
+      # @raise [Core::InputError, Stale, Changed] nothing was saved
       def call(request)
         id = request["ticket_id"]
         return unless @tickets.known?(id)
@@ -44,6 +66,7 @@ module Gimlet
         raise Stale unless view.ticket.last == request["on"]
 
         refuse(view, request["reason"])
+        compare(view, request["seen"])
         record = Present::OrderRecord.of(view, request["reason"])
         @database.transaction(mode: :immediate) do
           existing = @orders.of_ticket(id)
@@ -52,6 +75,11 @@ module Gimlet
 
           [@orders.find(save(id, view, record, request)), true]
         end
+      end
+
+      def compare(view, seen)
+        changes = Present::Seen.changes(seen, Present::TicketView.call(view)[:seen])
+        raise Changed, changes if changes.any?
       end
 
       def refuse(view, reason)

@@ -8,6 +8,7 @@ require_relative "identification"
 require_relative "lacking"
 require_relative "phrasebook"
 require_relative "plan"
+require_relative "seen"
 
 module Gimlet
   module Present
@@ -28,13 +29,15 @@ module Gimlet
       def call
         reference = @view.found.reference
         { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
-          pump: pump, plan: @view.planned && Plan.call(@view.planned, owned: @ticket.owned.keys, handed: @ticket.handed), tray: tray,
+          pump: pump, plan: plan, seen: plan && Seen.call(plan), tray: tray,
           lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id, phrases: Phrasebook.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
           extents: @view.extents.map { |id, cost| extent(id, cost) } }
       end
 
       private
+
+      def plan = @plan ||= @view.planned && Plan.call(@view.planned, owned: @ticket.owned.keys, handed: @ticket.handed)
 
       def state
         @ticket.to_h.slice(:channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :policy, :unit, :extent, :had, :fixed, :extension)

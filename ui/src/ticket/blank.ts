@@ -16,6 +16,7 @@ export const blankView = (id: number | null): TicketView => ({
   },
   pump: null,
   plan: null,
+  seen: null,
   tray: { certain: [], open: [], price_cents: 0 },
   lacking: [{ id: "nothing", text: "" }],
   order_id: null,

@@ -75,6 +75,8 @@ export function useTicket(startId: number | null, who: string, onNumbered: (id: 
     mutationFn: (reason: string | null) => placeOrder(number.current, cache.getQueryData<TicketView>(["ticket", number.current]), reason, who),
     scope: { id: "ticket" },
     onSuccess: keep,
+    // What changed since is shown before it is agreed.
+    onError: () => cache.invalidateQueries({ queryKey: ["ticket", number.current] }),
   });
 
   const attempt = useCallback(async <T,>(where: string, work: Promise<T>): Promise<T | null> => {
@@ -103,6 +105,6 @@ export function useTicket(startId: number | null, who: string, onNumbered: (id: 
 
 async function placeOrder(id: number | null, seen: TicketView | undefined, reason: string | null, who: string): Promise<TicketView> {
   if (id === null || !seen) throw new Problem({ detail: "There is nothing to save yet: say what the pump is and agree the work." });
-  await told(api.POST("/api/orders", { body: { ticket_id: id, on: seen.last, reason, who } }));
+  await told(api.POST("/api/orders", { body: { ticket_id: id, on: seen.last, seen: seen.seen ?? [], reason, who } }));
   return fetchView(id);
 }
