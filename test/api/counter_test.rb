@@ -18,7 +18,7 @@ class CounterApiTest < Minitest::Test
     assert_equal "3.1.0", json["openapi"]
     routes = Gimlet::API::App.routes.values.flatten(1).map { |pattern, *| pattern.to_s }.grep(%r{/api})
     json["paths"].each_key do |path|
-      example = path.sub("{id}", "7").sub("{series}", "x")
+      example = path.sub("{id}", "7").sub("{series}", "x").sub("{version}", "1")
       assert(Gimlet::API::App.routes.values.flatten(1).any? { |pattern, *| pattern.match(example) }, path)
     end
     assert_equal json["paths"].sum { |_, verbs| verbs.keys.count { |verb| %w[get post put].include?(verb) } },

@@ -31,15 +31,15 @@ class OrdersApiTest < Minitest::Test
     assert_equal first, order(made)
     assert_equal 200, last_response.status
     get "/api/orders"
-    json.each { |one| assert_schema "OrderSummary", one }
-    assert_equal([["packings", "oil seals"]], json.map { |one| one["work"] })
+    assert_schema "OrderPage"
+    assert_equal([["packings", "oil seals"]], json["orders"].map { |one| one["work"] })
     assert_operator first["record"]["sure"], :>, 0.95
     get "/api/tickets/#{made['id']}"
     assert_equal ["ordered", "saved as order 1"], json["call"].last.values_at("kind", "text")
     send_json("POST", "/api/tickets/#{made['id']}/entries", entry("said", words: "8 bolts"))
     assert_problem(422, "ordered")
     get "/api/tickets"
-    assert_empty json
+    assert_empty json["tickets"]
   end
 
   def test_two_windows_save_one_order
@@ -105,6 +105,68 @@ class OrdersApiTest < Minitest::Test
     order(made)
     assert_problem(409, "stale_ticket", field: "on")
     assert_equal 0, database[:orders].count
+  end
+
+  def test_an_order_is_cancelled_for_a_reason_and_stays_readable
+    id = order(ticket)["id"]
+    send_json("POST", "/api/orders/#{id}/cancel", reason: " ")
+    assert_problem(422, "reason_too_short", field: "reason")
+    cancelled = send_json("POST", "/api/orders/#{id}/cancel", reason: "the pump was beyond it")
+    assert_schema "Order"
+    assert_equal "the pump was beyond it", cancelled["cancelled_because"]
+    assert_includes card_text(id), "CANCELLED: the pump was beyond it"
+    send_json("POST", "/api/orders/#{id}/cancel", reason: "once more")
+    assert_problem(422, "cancelled")
+    get "/api/orders?q=saltmarsh"
+    assert_equal [], json["orders"], "no customer was named"
+    get "/api/orders?q=tk4r20%20packings"
+    assert json["orders"][0]["cancelled_at"]
+  end
+
+  # A new version, the old one readable; the ticket tells why.
+  def test_an_order_is_amended_on_its_ticket
+    made = ticket
+    first = order(made)
+    reopened = send_json("POST", "/api/tickets/#{made['id']}/entries", entry("reopened", reason: "he wants the oil seals too"))
+    assert_equal [nil, 1, "open"], [reopened["order_id"], reopened["ticket"]["amends"], reopened["ticket"]["state"]]
+    more = send_json("POST", "/api/tickets/#{made['id']}/entries", entry("said", words: "and oil seals"))
+    second = order(more)
+    assert_equal 201, last_response.status
+    assert_schema "Order"
+    assert_equal [first["id"], 2, "he wants the oil seals too"], second.values_at("id", "version", "amended_because")
+    assert_equal(["packings", "oil seals"], second["record"]["work"]["areas"].map { |one| one["name"] })
+    get "/api/orders/1/versions/1"
+    assert_equal first["record"], json["record"]
+    assert_schema "Order"
+    assert_equal second, order(more), "the same again is no third"
+    get "/api/orders/1/versions/7"
+    assert_problem(404, "not_found")
+    assert_equal [1, 1], [database[:orders].count, database[:order_versions].count]
+  end
+
+  def test_lists_are_searched_and_paged_by_the_server
+    order(ticket)
+    row = database[:orders].first
+    database[:orders].multi_insert((2..120).map do |at|
+      ticket_id = database[:tickets].insert(key: "t#{at}", created_at: Time.now, updated_at: Time.now, state: "ordered", words: "call #{at}")
+      row.merge(id: at, ticket_id: ticket_id, words: "order #{at} harbour 100% #{'odd' if at.odd?}")
+    end)
+    get "/api/orders?page=3"
+    assert_equal [120, 3, 3, 20, 20], [*json.values_at("total", "page", "pages"), json["orders"].size, json["orders"].first["id"]]
+    get "/api/orders?q=odd%20harbour"
+    assert_equal 59, json["total"]
+    get "/api/orders?q=100%25"
+    assert_equal 119, json["total"], "a per cent sign is one"
+    get "/api/orders?q=_"
+    assert_equal 0, json["total"], "and an underscore too"
+    get "/api/tickets?state=ordered&q=call%2011"
+    assert_equal 11, json["total"]
+    { "page=0" => "page", "page=x" => "page" }.each do |query, field|
+      get "/api/orders?#{query}"
+      assert_problem(422, "bad_page", field: field)
+    end
+    get "/api/tickets?state=lost"
+    assert_problem(422, "bad_state", field: "state")
   end
 
   # An import between looking and ordering once changed a torque threefold, and the order was taken without a word.

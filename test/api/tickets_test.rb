@@ -24,8 +24,27 @@ class TicketsApiTest < Minitest::Test
     get "/api/tickets/#{view['id']}"
     assert_equal view, json
     get "/api/tickets"
-    json.each { |one| assert_schema "OpenTicket", one }
-    assert_equal([[1, "TK4, 8 bolts, grumbles at night, wants packings"]], json.map { |one| one.values_at("entries", "words") })
+    assert_schema "TicketPage"
+    assert_equal([[1, "TK4, 8 bolts, grumbles at night, wants packings"]], json["tickets"].map { |one| one.values_at("entries", "words") })
+  end
+
+  def test_a_call_that_comes_to_nothing_is_closed_and_found_again
+    view = call("8 bolts, green")
+    add(view, "closed", reason: "")
+    assert_problem(422, "reason_too_short", field: "reason")
+    assert_equal "closed: he rings again", add(view, "closed", reason: "he rings again")["call"].last["text"]
+    add(view, "said", words: "hex 6")
+    assert_problem(422, "closed")
+    send_json("POST", "/api/orders", ticket_id: view["id"], on: 2, seen: [], reason: "all the same")
+    assert_problem(422, "closed")
+    get "/api/tickets"
+    assert_equal 0, json["total"]
+    get "/api/tickets?state=closed&q=GREEN"
+    assert_equal([view["id"]], json["tickets"].map { |one| one["id"] })
+    assert_equal "open", add(view, "reopened", reason: "he did")["ticket"]["state"]
+    add(view, "reopened", reason: "again")
+    assert_problem(422, "open")
+    assert_equal 3, add(view, "said", words: "hex 6")["call"].size - 1
   end
 
   def test_the_same_request_twice_counts_once

@@ -98,6 +98,24 @@ module Gimlet
       def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock.all, customers).call(id, entries)
       def view(id) = Present::TicketView.call(work_on(id, tickets.entries(id)))
 
+      # Of a list that is shown by the page.
+      def page_asked
+        page = params.fetch("page", "1")
+        page.match?(/\A[1-9]\d{0,5}\z/) ? page.to_i : Core::InputError.reject("page", "bad_page", "A page is a whole number from 1.")
+      end
+
+      def state_asked
+        state = params.fetch("state", Store::Tickets::OPEN)
+        if %w[open closed ordered
+              any].include?(state)
+          state
+        else
+          Core::InputError.reject("state", "bad_state", "A ticket is open, closed or ordered; or any.")
+        end
+      end
+
+      def listed(page, name) = { name => page.rows, total: page.total, page: page.page, pages: page.pages }
+
       def place_order
         newest
         work = Counter::WorkOnTicket.new(reference, stock.all, customers)

@@ -20,7 +20,7 @@ module Gimlet
                "inspected" => %w[slot position outcome measured], "had" => %w[number quantity], "owns" => %w[tool has from to unit mark],
                "handed" => %w[tool how], "entered" => %w[pump fastener value unit source], "pump" => %w[id],
                "settled" => %w[doubt reason], "plan" => %w[policy], "fixed" => %w[number quantity reason],
-               "extension" => %w[lever_mm extension_mm angle_deg], "unit" => %w[unit] }.freeze
+               "extension" => %w[lever_mm extension_mm angle_deg], "unit" => %w[unit], "closed" => %w[reason], "reopened" => %w[reason] }.freeze
       REASON = 3
 
       # @param reference [Reference]
@@ -42,7 +42,7 @@ module Gimlet
         channel = Core::Ticket::Folded.of(@tickets.entries(id)).channel
         body = checked(kind, request.slice(*KEPT.fetch(kind)), channel)
         @tickets.append(id, kind: kind, key: request["key"], who: request["who"] || "counter") do |entries|
-          open_ticket(entries)
+          open_ticket(kind, entries)
           referring(kind, body, entries)
           body
         end
@@ -60,9 +60,15 @@ module Gimlet
 
       private
 
-      def open_ticket(entries)
-        order = entries.reverse.find { |entry| entry.kind == "ordered" } or return
-        reject("kind", "ordered", "This ticket is order #{order.body['order_id']} already: start a new ticket for another job.")
+      def open_ticket(kind, entries)
+        ticket = Core::Ticket::Folded.of(entries)
+        if kind == "reopened"
+          reject("kind", "open", "This ticket is open.") if ticket.state == "open"
+        elsif ticket.state == "ordered"
+          reject("kind", "ordered", "This ticket is order #{ticket.order_id} already: amend that, or start a new ticket for another job.")
+        elsif ticket.state == "closed"
+          reject("kind", "closed", "This ticket is closed: open it again first.")
+        end
       end
 
       def checked(kind, body, channel)
@@ -73,6 +79,7 @@ module Gimlet
         when "taken_up" then taken_up(body, channel)
         when "customer" then body.tap { @identify.owned_by(body["customer_id"]) }
         when "settled" then settled(body)
+        when "closed", "reopened" then body.tap { reasoned(body) }
         when "owns" then owns(body)
         when "extension" then body.tap { body["lever_mm"] && Core::Tightening::Extension.of(*body.values_at("lever_mm", "extension_mm", "angle_deg").compact) }
         when "work", "inspected", "had", "fixed", "checked", "handed", "entered" then body.tap { @known.check(kind, body) }
@@ -111,6 +118,10 @@ module Gimlet
         return body if body["reason"].nil? || body["reason"].strip.size >= REASON
 
         reject("reason", "reason_too_short", "Say in a few words why the doubt stands.")
+      end
+
+      def reasoned(body)
+        body["reason"].to_s.strip.size >= REASON || reject("reason", "reason_too_short", "Say in a few words why: it stands in the call.")
       end
 
       # What is struck out or brought back must be there.

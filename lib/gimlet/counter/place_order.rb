@@ -54,7 +54,7 @@ module Gimlet
         return unless @tickets.known?(id)
 
         existing = @orders.of_ticket(id)
-        return [existing, false] if existing
+        return [existing, false] if existing && Core::Ticket::Folded.of(@tickets.entries(id)).state == "ordered"
 
         place(id, request)
       end
@@ -69,8 +69,8 @@ module Gimlet
         compare(view, request["seen"])
         record = Present::OrderRecord.of(view, request["reason"])
         @database.transaction(mode: :immediate) do
-          existing = @orders.of_ticket(id)
-          next [existing, false] if existing
+          now = @orders.of_ticket(id)
+          next [now, false] if now && view.ticket.amends.nil?
           raise Stale unless @tickets.last(id) == request["on"]
 
           [@orders.find(save(id, view, record, request)), true]
@@ -83,7 +83,9 @@ module Gimlet
       end
 
       def refuse(view, reason)
-        if view.ticket.scope.empty?
+        if view.ticket.state == "closed"
+          Core::InputError.reject("ticket_id", "closed", "This ticket is closed: open it again first.")
+        elsif view.ticket.scope.empty?
           Core::InputError.reject("scope", "empty_scope", "Agree at least one work area first.")
         elsif view.planned.nil?
           Core::InputError.reject("pump", "no_pump", "No order leads yet: find the pump, or take one by hand.")
@@ -93,6 +95,14 @@ module Gimlet
         end
       end
 
+      # A ticket that was opened again amends its order, for the reason that it was opened for.
+      def keep(view, id, fields)
+        return @orders.create(ticket_id: id, **fields) unless view.ticket.amends
+
+        why = view.ticket.lines.reverse.find { |line| line.kind == "reopened" }
+        @orders.amend(view.ticket.amends, **fields, reason: why.body["reason"])
+      end
+
       def remember(customer, view)
         @customers.remember(customer, view.pump.designation)
         @customers.remember_tools(customer, Core::Ticket::Folded.of(@tickets.entries(view.id)).owned)
@@ -100,8 +110,8 @@ module Gimlet
 
       def save(id, view, record, request)
         customer = view.ticket.customer_id
-        order = @orders.create(ticket_id: id, customer_id: customer, catalogue_version: view.planned.catalogue_version, document: record)
-        @tickets.append(id, kind: "ordered", key: "order #{order}", who: request["who"] || "counter") do
+        order = keep(view, id, { customer_id: customer, catalogue_version: view.planned.catalogue_version, document: record })
+        @tickets.append(id, kind: "ordered", key: "order #{order} on #{view.ticket.last}", who: request["who"] || "counter") do
           { "order_id" => order, "reason" => request["reason"] }
         end
         remember(customer, view) if customer

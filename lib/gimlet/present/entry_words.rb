@@ -33,6 +33,8 @@ module Gimlet
       def plan(body) = "buy #{Core::KitPlan::POLICIES.fetch(body['policy'])}"
       def unit(body) = "torques in #{body['unit']}"
       def ordered(body) = "saved as order #{body['order_id']}#{": #{body['reason']}" if body['reason']}"
+      def closed(body) = "closed: #{body['reason']}"
+      def reopened(body) = "opened again: #{body['reason']}"
       def extent(body) = Core::Extent::NAMES.fetch(body["extent"])
       def checked(body) = "#{body['check'].tr('_', ' ')}: #{body['result'] || 'open again'}"
       def had(body) = "the customer has #{body['quantity']} × #{body['number']}"

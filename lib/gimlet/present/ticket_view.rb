@@ -14,6 +14,9 @@ module Gimlet
   module Present
     # A ticket with all that its entries lead to, as one answer.
     class TicketView
+      # What the ticket says as it is.
+      SHOWN = %i[channel customer_id scope agreed pumps findings chosen policy unit extent had fixed extension state amends].freeze
+
       # @param view [Counter::WorkOnTicket::View]
       # @return [Hash]
       def self.call(view) = new(view).call
@@ -40,7 +43,7 @@ module Gimlet
       def plan = @plan ||= @view.planned && Plan.call(@view.planned, owned: @ticket.owned.keys, handed: @ticket.handed)
 
       def state
-        @ticket.to_h.slice(:channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :policy, :unit, :extent, :had, :fixed, :extension)
+        @ticket.to_h.slice(*SHOWN)
                .merge(positions: @ticket.at, owned: @ticket.owned.keys, customer: @view.customer&.slice(:id, :name, :place, :pumps),
                       complaints: @ticket.complaints.map { |id| @vocabulary.complaints[id]&.name || id }, wishes: @ticket.wishes,
                       settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason } })

@@ -1,10 +1,11 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "paging"
 
 module Gimlet
   module Store
-    # Agreed orders, kept whole with the catalogue version they were computed on.
+    # Agreed orders, kept whole with the catalogue version they were computed on. An order that is amended keeps what it was.
     class Orders
       # @param read [Proc] brings a kept document to the present version of its format
       def initialize(database, read: :itself.to_proc)
@@ -14,8 +15,25 @@ module Gimlet
 
       # @return [Integer] its id; to be called inside the transaction that has checked the ticket
       def create(ticket_id:, customer_id:, catalogue_version:, document:, now: Time.now.utc)
-        @database[:orders].insert(ticket_id: ticket_id, customer_id: customer_id, created_at: now,
-                                  catalogue_version: catalogue_version, document: JSON.generate(document))
+        id = @database[:orders].insert(ticket_id: ticket_id, customer_id: customer_id, created_at: now, catalogue_version: catalogue_version,
+                                       document: JSON.generate(document))
+        describe(id)
+      end
+
+      # Another version of it; the one before stays readable. What was cancelled counts again.
+      # @return [Integer] its id; to be called inside a transaction
+      def amend(id, customer_id:, catalogue_version:, document:, reason:, now: Time.now.utc)
+        order = @database[:orders].where(id: id)
+        old = order.first
+        @database[:order_versions].insert(order_id: id, **old.slice(:version, :document, :catalogue_version, :created_at))
+        order.update(version: old[:version] + 1, customer_id: customer_id, created_at: now, document: JSON.generate(document),
+                     catalogue_version: catalogue_version, amended_because: reason, cancelled_at: nil, cancelled_because: nil)
+        describe(id)
+      end
+
+      # @return [Boolean] whether it counted until now
+      def cancel(id, reason, now: Time.now.utc)
+        @database[:orders].where(id: id, cancelled_at: nil).update(cancelled_at: now, cancelled_because: reason) == 1
       end
 
       # @return [Hash, nil]
@@ -24,8 +42,21 @@ module Gimlet
       # @return [Hash, nil]
       def find(id) = rows.where(Sequel[:orders][:id] => id).map { |row| present(row) }.first
 
-      # @return [Array<Hash>] the latest first
-      def all = rows.reverse(Sequel[:orders][:id]).map { |row| present(row) }
+      # @return [Hash, nil] as it was
+      def earlier(id, version)
+        row = @database[:order_versions].where(order_id: id, version: version).first
+        row && find(id)&.merge(row.slice(:version, :catalogue_version, :created_at), record: @read.call(JSON.parse(row[:document])))
+      end
+
+      # @param words [String, nil] that are looked for: order, customer, pump, work, numbers
+      # @return [Paging::Page] summaries, the latest first
+      def page(words, page)
+        describe_all
+        Paging.call(@database[:orders], :words, words, page) do |some|
+          rows = some.reverse(:id).select(:id, :created_at, :summary, :cancelled_at, :version)
+          rows.map { |row| row.except(:summary).merge(JSON.parse(row[:summary])) }
+        end
+      end
 
       private
 
@@ -34,7 +65,26 @@ module Gimlet
                           .select_append(Sequel[:customers][:name].as(:customer))
       end
 
-      def present(row) = row.except(:document).merge(record: @read.call(JSON.parse(row[:document])))
+      def present(row)
+        versions = @database[:order_versions].where(order_id: row[:id]).order(:version).select_map(%i[version created_at])
+        row.except(:document, :words, :summary)
+           .merge(record: @read.call(JSON.parse(row[:document])), versions: versions.map { |version, at| { version: version, created_at: at } })
+      end
+
+      # Orders of a version before this one.
+      def describe_all = @database[:orders].where(summary: nil).select_map(:id).each { |id| describe(id) }
+
+      # What a list shows of it, and the words that it is found by.
+      def describe(id)
+        order = find(id)
+        record = order[:record]
+        summary = { customer: order[:customer], model: record["pump"].values_at("model", "serials").compact.join(" "),
+                    work: record["work"]["areas"].map { |one| one["name"] }, price_cents: record["parts"]["price_cents"], sure: record["sure"] }
+        numbers = record["parts"]["lines"].map { |one| one["number"] }
+        words = [id, order[:customer], record["pump"]["maker"], summary[:model], summary[:work], numbers]
+        @database[:orders].where(id: id).update(summary: JSON.generate(summary), words: words.flatten.compact.join(" ").downcase)
+        id
+      end
     end
   end
 end

@@ -3,12 +3,15 @@
 require "digest"
 require "json"
 require_relative "../core/ticket/entry"
+require_relative "paging"
 
 module Gimlet
   module Store
     # Live jobs at the counter, each an append-only list of entries.
     class Tickets
-      LISTED = 200
+      # What an entry makes of its ticket.
+      STATES = { "ordered" => "ordered", "closed" => "closed", "reopened" => "open" }.freeze
+      OPEN = "open"
 
       def initialize(database)
         @database = database
@@ -47,21 +50,36 @@ module Gimlet
           body = yield(known)
           @database[:entries].insert(ticket_id: id, number: (known.last&.number || 0) + 1, kind: kind, body: JSON.generate(body), key: key,
                                      who: who, at: now)
-          @database[:tickets].where(id: id).update(updated_at: now)
+          told(id, kind, body, now)
           true
         end
       end
 
-      # @return [Array<Hash>] those without an order, the latest first: id, updated_at, entries, words (what was said first), customer
-      def open_ones
-        rows = @database[:tickets].left_join(:orders, ticket_id: :id).where(Sequel[:orders][:id] => nil)
-                                  .reverse(Sequel[:tickets][:updated_at]).limit(LISTED).select_all(:tickets).all
+      # @param state [String] open, closed, ordered or any
+      # @param words [String, nil] that were said
+      # @return [Paging::Page] the latest first: id, state, updated_at, entries, words (what was said first)
+      def page(state, words, page)
+        rows = @database[:tickets]
+        rows = rows.where(state: state) unless state == "any"
+        Paging.call(rows, :words, words, page) { |some| listed(some.reverse(:updated_at, :id).select(:id, :state, :updated_at).all) }
+      end
+
+      private
+
+      def told(id, kind, body, now)
+        change = { updated_at: now }
+        change[:state] = STATES[kind] if STATES[kind]
+        change[:words] = Sequel.join([:words, body["words"].downcase, " "]) if kind == "said"
+        @database[:tickets].where(id: id).update(change)
+      end
+
+      def listed(rows)
         ids = rows.map { |row| row[:id] }
         counts = @database[:entries].where(ticket_id: ids).group_and_count(:ticket_id).as_hash(:ticket_id, :count)
         said = @database[:entries].where(ticket_id: ids, kind: "said").order(:number).select_hash_groups(:ticket_id, :body)
         rows.map do |row|
           first = said[row[:id]]&.first
-          { id: row[:id], updated_at: row[:updated_at], entries: counts.fetch(row[:id], 0), words: first && JSON.parse(first)["words"] }
+          row.merge(entries: counts.fetch(row[:id], 0), words: first && JSON.parse(first)["words"])
         end
       end
     end

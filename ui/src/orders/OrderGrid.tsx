@@ -7,6 +7,7 @@ type Summary = components["schemas"]["OrderSummary"];
 
 const columns: GridColDef<Summary>[] = [
   { field: "id", headerName: "order", width: 80 },
+  { field: "cancelled_at", headerName: "state", width: 110, valueGetter: (_, row) => (row.cancelled_at ? "cancelled" : row.version > 1 ? `version ${row.version}` : "") },
   { field: "created_at", headerName: "saved", width: 150, valueFormatter: (value: string) => day(value) },
   { field: "customer", headerName: "customer", flex: 1, valueFormatter: (value: string | null) => value ?? "not named" },
   { field: "model", headerName: "pump", flex: 1 },
@@ -27,7 +28,7 @@ export function OrderGrid({ orders }: { orders: Summary[] }) {
         density="compact"
         autoHeight
         disableColumnMenu
-        hideFooter={orders.length <= 100}
+        hideFooter
         disableRowSelectionOnClick
         onRowClick={(row) => open(Number(row.id))}
         onCellKeyDown={(cell, event) => event.key === "Enter" && open(Number(cell.id))}

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { Link, useParams } from "react-router";
+import { Link, useParams, useSearchParams } from "react-router";
 import { useOrder } from "../api/queries";
 import type { Order } from "../api/types";
 import { DemandTable } from "../counter/parts/DemandTable";
@@ -9,11 +9,13 @@ import { ToolsAnswer } from "../counter/tools/ToolsAnswer";
 import { FaceDrawing } from "../drawing/FaceDrawing";
 import { day, percent } from "../shell/format";
 import { TopBar } from "../shell/TopBar";
+import { Change } from "./Change";
 
 /** An order as it was agreed, however the catalogue has changed since. */
 export function OrderPage() {
   const { id } = useParams();
-  const { data: order, error } = useOrder(Number(id));
+  const [search] = useSearchParams();
+  const { data: order, error } = useOrder(Number(id), Number(search.get("version")) || null);
   return (
     <>
       <TopBar>{order ? `order ${order.id}` : ""}</TopBar>
@@ -38,6 +40,8 @@ function Agreed({ order }: { order: Order }) {
           <div>Work: {work.areas.map((area) => area.name).join(", ")}{work.pumps > 1 ? `, on ${work.pumps} pumps` : ""}{work.complaints.length > 0 ? `. Complaint: ${work.complaints.join(", ")}` : ""}.</div>
           <div>Seen: {record.seen.join("; ")}. <Link to={`/tickets/${order.ticket_id}`}>The call, ticket {order.ticket_id}</Link></div>
           <div>The same order serves {record.models.join(", ")}.</div>
+          {order.cancelled_at && <div><strong>Cancelled</strong> {day(order.cancelled_at)}: {order.cancelled_because}</div>}
+          {order.version > 1 && <div><strong>Version {order.version}</strong>: {order.amended_because}. Earlier: {order.versions.map((one) => <Link key={one.version} to={`/orders/${order.id}?version=${one.version}`} style={{ marginRight: 8 }}>version {one.version}</Link>)}</div>}
           {record.reason && <div><strong>Placed though not sure:</strong> {record.reason}</div>}
           {record.doubts.map((one) => <div key={one.text}><strong>{one.text}</strong> stands: {one.reason}</div>)}
         </div>
@@ -47,6 +51,7 @@ function Agreed({ order }: { order: Order }) {
           <Button variant="outlined" href={`/api/orders/${order.id}/strip.pdf`} target="_blank">Torque strip (PDF)</Button>
         </Box>
       </Box>
+      {order.versions.every((one) => one.version !== order.version) && <Change order={order} />}
       <h2 style={{ fontSize: 18 }}>Parts, {parts.plan}</h2>
       <PlanLines plan={parts} />
       <h2 style={{ fontSize: 18 }}>Why</h2>

@@ -6,30 +6,45 @@ require_relative "../../exchange/paper/torque_strip"
 module Gimlet
   module API
     module Routes
-      # Agreed orders and their cards.
+      # Agreed orders, what becomes of them, and their cards.
       module Orders
         ID = %r{/api/orders/(\d{1,15})}
-
-        # What a list needs of an order.
-        def self.summary(order)
-          record = order[:record]
-          { id: order[:id], created_at: order[:created_at], customer: order[:customer], sure: record["sure"],
-            model: record["pump"].values_at("model", "serials").compact.join(" "), work: record["work"]["areas"].map { |one| one["name"] },
-            price_cents: record["parts"]["price_cents"] }
-        end
+        SHEETS = { "card" => Exchange::Paper::Card, "strip" => Exchange::Paper::TorqueStrip }.freeze
+        REASON = 3
 
         def self.registered(app)
-          app.get("/api/orders") { answer(orders.all.map { |order| Orders.summary(order) }) }
+          reading(app)
+          changing(app)
+          printing(app)
+        end
 
+        def self.reading(app)
+          app.get("/api/orders") { answer(listed(orders.page(params["q"], page_asked), :orders)) }
+          app.get(ID) { |id| answer(known_order(id)) }
+
+          app.get(%r{#{ID}/versions/(\d{1,9})}) do |id, version|
+            answer(orders.earlier(id.to_i, version.to_i) || missing("Order #{id} has no earlier version #{version}."))
+          end
+        end
+
+        def self.changing(app)
           app.post("/api/orders") do
             body = body_as("PlaceOrder")
             order, fresh = place_order.call(body)
             answer(order || missing("There is no ticket #{body['ticket_id']}."), fresh ? 201 : 200)
           end
 
-          app.get(ID) { |id| answer(known_order(id)) }
+          app.post(%r{#{ID}/cancel}) do |id|
+            reason = body_as("CancelOrder")["reason"].strip
+            reason.size < REASON && Core::InputError.reject("reason", "reason_too_short", "Say in a few words why the order is cancelled.")
+            known_order(id)
+            orders.cancel(id.to_i, reason) || Core::InputError.reject("id", "cancelled", "Order #{id} is cancelled already.")
+            answer(known_order(id))
+          end
+        end
 
-          { "card" => Exchange::Paper::Card, "strip" => Exchange::Paper::TorqueStrip }.each do |name, sheet|
+        def self.printing(app)
+          SHEETS.each do |name, sheet|
             app.get(%r{#{ID}/#{name}\.pdf}) do |id|
               pdf = sheet.call(known_order(id), paper: params["paper"] || "A4", link: "#{request.base_url}/orders/#{id}")
               content_type "application/pdf"

@@ -12,13 +12,16 @@ module Gimlet
         ID = %r{/api/tickets/(\d{1,15})}
 
         def self.registered(app)
+          listing(app)
           looking(app)
           stepping(app)
         end
 
-        def self.looking(app)
-          app.get("/api/tickets") { answer(tickets.open_ones) }
+        def self.listing(app)
+          app.get("/api/tickets") { answer(listed(tickets.page(state_asked, params["q"], page_asked), :tickets)) }
+        end
 
+        def self.looking(app)
           # What a fresh ticket looks like, before anything was said.
           app.get("/api/tickets/new") { answer(Present::TicketView.call(work_on(nil, []))) }
 

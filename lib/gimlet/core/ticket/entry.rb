@@ -29,10 +29,12 @@ module Gimlet
       #   fixed      number, quantity, reason             a line of the plan set by hand; quantity nil leaves it to the plan again
       #   extension  lever_mm, extension_mm, angle_deg    between wrench and bolt; all nil without one
       #   unit       unit                 of the customer's wrench
+      #   closed     reason               nothing comes of it
+      #   reopened   reason               a closed ticket goes on, or its order is amended
       #   ordered    order_id, reason
       Entry = Value.of(:number, :kind, :body, :at, :who)
       KINDS = %w[said answered not_sure taken_up struck restored customer channel work extent checked inspected had owns handed entered pump
-                 settled plan fixed extension unit ordered].freeze
+                 settled plan fixed extension unit closed reopened ordered].freeze
     end
   end
 end

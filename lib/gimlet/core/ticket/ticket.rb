@@ -18,7 +18,7 @@ module Gimlet
       #   ticket = Ticket::Folded.of(entries)
       #   ticket.readings # => the readings that count, in the order they were taken
       Folded = Value.of(:lines, :channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :settled, :policy, :unit, :order_id,
-                        :last, :at, :extent, :checked, :had, :fixed, :owned, :extension, :handed, :entered) do
+                        :last, :at, :extent, :checked, :had, :fixed, :owned, :extension, :handed, :entered, :state, :amends) do
         def items = lines.flat_map(&:items)
         def live = items.reject(&:struck)
 
@@ -37,6 +37,8 @@ module Gimlet
 
       # The fold itself.
       class Fold
+        STATES = { "ordered" => "ordered", "closed" => "closed" }.freeze
+
         def initialize(entries)
           @entries = entries
           @struck = struck
@@ -46,7 +48,7 @@ module Gimlet
           lines = @entries.map { |entry| line(entry) }
           live = lines.flat_map(&:items).reject(&:struck)
           Folded.new(lines: lines, channel: last("channel", "channel") || "phone", customer_id: last("customer", "customer_id"),
-                     chosen: last("pump", "id"), policy: last("plan", "policy") || "on_shelf", order_id: last("ordered", "order_id"),
+                     chosen: last("pump", "id"), policy: last("plan", "policy") || "on_shelf", **state,
                      unit: later(live, "unit", &:unit) || "N·m", pumps: later(live, "work", "pumps", &:pumps) || 1,
                      findings: findings, settled: settled, extent: last("extent", "extent") || Extent::USUAL,
                      checked: latest("checked", "check") do |body|
@@ -57,6 +59,14 @@ module Gimlet
         private
 
         def bench = { owned: owned, extension: extension, handed: handed, entered: entered }
+
+        # What became of it: its order, or the order that is being amended.
+        def state
+          order = last("ordered", "order_id")
+          kind = @entries.reverse.map(&:kind).find { |one| %w[ordered closed reopened].include?(one) }
+          { state: STATES.fetch(kind, "open"), order_id: kind == "ordered" ? order : nil, amends: kind == "ordered" ? nil : order }
+        end
+
         def of_kind(kind) = @entries.select { |entry| entry.kind == kind }
         def last(kind, key) = of_kind(kind).last&.body&.fetch(key, nil)
 

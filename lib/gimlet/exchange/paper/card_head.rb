@@ -49,7 +49,8 @@ module Gimlet
           one = @record["pump"]
           @sheet.line "#{one['maker']} #{one['model']}", size: 22, style: :bold
           @sheet.line "serials #{one['serials']}" if one["serials"]
-          @sheet.line ["order #{@order[:id]}", @order[:customer], date].compact.join(" · ")
+          @sheet.line ["order #{@order[:id]}#{", version #{@order[:version]}" if @order[:version].to_i > 1}", @order[:customer],
+                       date].compact.join(" · ")
           @sheet.line "#{areas}. #{pumps}", strong: "Work:"
           @sheet.line "#{one['manual']}.", strong: "Manual:"
           @sheet.line "#{(@record['sure'] * 100).floor} % sure of this order, from: #{@record['seen'].join('; ')}. " \
@@ -63,7 +64,8 @@ module Gimlet
         # What the specialist knew to be open when the order was placed.
         def remarks
           work = @record["work"]
-          [("Complaint: #{work['complaints'].join(', ')}." if work["complaints"].any?),
+          [("CANCELLED: #{@order[:cancelled_because]}. Do not work from this card." if @order[:cancelled_at]),
+           ("Complaint: #{work['complaints'].join(', ')}." if work["complaints"].any?),
            ("How far: #{@record['extent']['name']}. #{@record['extent']['warning']}" if @record.dig("extent", "warning")),
            *left_out, *work["found"].map { |text| "Found: #{text}." },
            ("Placed though not sure: #{@record['reason']}." if @record["reason"])]

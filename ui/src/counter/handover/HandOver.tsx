@@ -3,7 +3,9 @@ import Button from "@mui/material/Button";
 import type { TicketView } from "../../api/types";
 import { Caution } from "../../shell/Caution";
 import type { LiveTicket } from "../../ticket/useTicket";
+
 import { SaveOrder } from "../tray/SaveOrder";
+import { CloseTicket } from "./CloseTicket";
 
 interface Props {
   ticket: LiveTicket;
@@ -25,9 +27,11 @@ export function HandOver({ ticket, view, onSave }: Props) {
             <Button variant="outlined" href={`/orders/${order_id}`}>Order {order_id}</Button>
           </Box>
         )}
-        {order_id === null && plan && <SaveOrder ticket={ticket} lacking={view.lacking} where="Hand over" onSave={onSave} />}
+        {view.ticket.amends !== null && <p>This amends order {view.ticket.amends}: saving makes another version of it.</p>}
+        {order_id === null && plan && view.ticket.state === "open" && <SaveOrder ticket={ticket} lacking={view.lacking} where="Hand over" onSave={onSave} />}
         {order_id === null && !plan && "There is nothing to save yet: say what the pump is and agree the work."}
       </Box>
+      {order_id === null && view.id !== null && <CloseTicket ticket={ticket} />}
       {plan?.assumptions.map((text) => <Caution key={text}>{text}</Caution>)}
       {plan?.cautions.map((text) => <Caution key={text}>{text}</Caution>)}
     </>

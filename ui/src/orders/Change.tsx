@@ -1,0 +1,41 @@
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { api, type Problem, told } from "../api/client";
+import type { Order } from "../api/types";
+import { freshKey } from "../ticket/key";
+
+/** An order is amended on its ticket, or cancelled; both for a reason that stays with it. */
+export function Change({ order }: { order: Order }) {
+  const [reason, setReason] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const cache = useQueryClient();
+  const navigate = useNavigate();
+  const attempt = (work: Promise<unknown>, then: () => void) => {
+    setProblem(null);
+    work.then(then).catch((error: Problem) => setProblem(error.message));
+  };
+  const amend = () =>
+    attempt(told(api.POST("/api/tickets/{id}/entries", { params: { path: { id: order.ticket_id } }, body: { kind: "reopened", key: freshKey(), reason } })), () => {
+      void navigate(`/tickets/${order.ticket_id}`);
+    });
+  const cancel = () =>
+    attempt(told(api.POST("/api/orders/{id}/cancel", { params: { path: { id: order.id } }, body: { reason } })), () => {
+      setReason("");
+      void cache.invalidateQueries({ queryKey: ["orders"] });
+    });
+  return (
+    <Box component="section" aria-label="Change the order" sx={{ mt: 2, borderTop: "1px solid", borderColor: "divider", pt: 1.5 }}>
+      {problem && <Alert severity="error" sx={{ mb: 1 }}>{problem}</Alert>}
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
+        <TextField size="small" label="why it is amended or cancelled" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ width: 360 }} slotProps={{ htmlInput: { maxLength: 400 } }} />
+        <Button variant="outlined" onClick={amend}>Amend it on its ticket</Button>
+        {!order.cancelled_at && <Button variant="outlined" onClick={cancel}>Cancel the order</Button>}
+      </Box>
+    </Box>
+  );
+}
