@@ -149,7 +149,11 @@ class OrdersApiTest < Minitest::Test
     row = database[:orders].first
     database[:orders].multi_insert((2..120).map do |at|
       ticket_id = database[:tickets].insert(key: "t#{at}", created_at: Time.now, updated_at: Time.now, state: "ordered", words: "call #{at}")
-      row.merge(id: at, ticket_id: ticket_id, words: "order #{at} harbour 100% #{'odd' if at.odd?}")
+      row.merge(id: at, ticket_id: ticket_id)
+    end)
+    summary = database[:order_list].get(:summary)
+    database[:order_list].multi_insert((2..120).map do |at|
+      { order_id: at, words: "order #{at} harbour 100% #{'odd' if at.odd?}", summary: JSON.generate(JSON.parse(summary).merge("id" => at)) }
     end)
     get "/api/orders?page=3"
     assert_equal [120, 3, 3, 20, 20], [*json.values_at("total", "page", "pages"), json["orders"].size, json["orders"].first["id"]]

@@ -14,7 +14,7 @@ module Gimlet
       KEPT = 30
       NAME = "gimlet-%s.sqlite3"
       # Tables that only ever grow.
-      GROWING = %i[customers tickets entries orders bench_entries sightings].freeze
+      GROWING = %i[customers tickets entries orders order_versions order_list bench_entries sightings].freeze
 
       # @param path [String] of a database
       # @return [String] the folder of its copies, where none is set

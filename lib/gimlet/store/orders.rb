@@ -33,7 +33,11 @@ module Gimlet
 
       # @return [Boolean] whether it counted until now
       def cancel(id, reason, now: Time.now.utc)
-        @database[:orders].where(id: id, cancelled_at: nil).update(cancelled_at: now, cancelled_because: reason) == 1
+        @database.transaction(mode: :immediate) do
+          next false unless @database[:orders].where(id: id, cancelled_at: nil).update(cancelled_at: now, cancelled_because: reason) == 1
+
+          describe(id) && true
+        end
       end
 
       # @return [Hash, nil]
@@ -52,10 +56,7 @@ module Gimlet
       # @return [Paging::Page] summaries, the latest first
       def page(words, page)
         describe_all
-        Paging.call(@database[:orders], :words, words, page) do |some|
-          rows = some.reverse(:id).select(:id, :created_at, :summary, :cancelled_at, :version)
-          rows.map { |row| row.except(:summary).merge(JSON.parse(row[:summary])) }
-        end
+        Paging.call(@database[:order_list], :words, words, page) { |some| some.reverse(:order_id).select_map(:summary).map { |one| JSON.parse(one) } }
       end
 
       private
@@ -67,22 +68,29 @@ module Gimlet
 
       def present(row)
         versions = @database[:order_versions].where(order_id: row[:id]).order(:version).select_map(%i[version created_at])
-        row.except(:document, :words, :summary)
+        row.except(:document)
            .merge(record: @read.call(JSON.parse(row[:document])), versions: versions.map { |version, at| { version: version, created_at: at } })
       end
 
       # Orders of a version before this one.
-      def describe_all = @database[:orders].where(summary: nil).select_map(:id).each { |id| describe(id) }
+      def describe_all
+        return if @database[:order_list].count == @database[:orders].count
+
+        @database[:orders].exclude(id: @database[:order_list].select(:order_id)).select_map(:id).each { |id| describe(id) }
+      end
 
       # What a list shows of it, and the words that it is found by.
       def describe(id)
         order = find(id)
         record = order[:record]
-        summary = { customer: order[:customer], model: record["pump"].values_at("model", "serials").compact.join(" "),
-                    work: record["work"]["areas"].map { |one| one["name"] }, price_cents: record["parts"]["price_cents"], sure: record["sure"] }
+        work = record["work"]["areas"].map { |one| one["name"] }
+        summary = { **order.slice(:id, :created_at, :cancelled_at, :version, :customer), work: work,
+                    model: record["pump"].values_at("model", "serials").compact.join(" "),
+                    price_cents: record["parts"]["price_cents"], sure: record["sure"] }
         numbers = record["parts"]["lines"].map { |one| one["number"] }
-        words = [id, order[:customer], record["pump"]["maker"], summary[:model], summary[:work], numbers]
-        @database[:orders].where(id: id).update(summary: JSON.generate(summary), words: words.flatten.compact.join(" ").downcase)
+        words = [id, order[:customer], record["pump"]["maker"], summary[:model], work, numbers]
+        @database[:order_list].insert_conflict(:replace)
+                              .insert(order_id: id, summary: JSON.generate(summary), words: words.flatten.compact.join(" ").downcase)
         id
       end
     end

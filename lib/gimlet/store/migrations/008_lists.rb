@@ -7,11 +7,16 @@ Sequel.migration do
   up do
     alter_table(:orders) do
       add_column :version, Integer, null: false, default: 1
-      add_column :words, String, text: true, null: false, default: ""
-      add_column :summary, String, text: true
       add_column :cancelled_at, DateTime
       add_column :cancelled_because, String, text: true
       add_column :amended_because, String, text: true
+    end
+
+    # What lists show and are searched by, apart from the long documents.
+    create_table(:order_list) do
+      foreign_key :order_id, :orders, null: false, on_delete: :cascade, primary_key: true
+      String :words, text: true, null: false
+      String :summary, text: true, null: false
     end
 
     create_table(:order_versions) do
