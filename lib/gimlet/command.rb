@@ -23,7 +23,8 @@ module Gimlet
       gimlet import FILE|DIR   catalogue documents into the database; all or nothing
       gimlet remove SERIES     takes a series out of the catalogue; orders keep what they say
       gimlet export DIR        every series as a catalogue document
-      gimlet prices FILE.csv   prices and stock (number,price,on_hand,pack)
+      gimlet prices FILE       prices and stock from CSV or XLSX (number, price, on_hand, pack); --look shows what would change,
+                               --skip leaves out the lines that cannot be read
       gimlet vocabulary FILE   the shop's own words, on top of those that ship (docs/vocabulary.md)
       gimlet doctor            what looks wrong in the catalogue
       gimlet serve             the counter, on HOST and PORT (docs/running.md)
@@ -31,7 +32,7 @@ module Gimlet
       gimlet restore FILE      a copy in the place of the database, which nobody may be serving; what was there is set aside
       gimlet demo [--reset]    the demo data into a database of its own
     TEXT
-    VERBS = { ["import", 2] => :import, ["export", 2] => :export, ["remove", 2] => :remove, ["prices", 2] => :prices,
+    VERBS = { ["import", 2] => :import, ["export", 2] => :export, ["remove", 2] => :remove, ["prices", 2] => :prices, ["prices", 3] => :prices,
               ["vocabulary", 2] => :vocabulary, ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore,
               ["doctor", 1] => :doctor, ["demo", 1] => :demo, ["demo", 2] => :demo }.freeze
 
@@ -81,11 +82,46 @@ module Gimlet
       true
     end
 
-    def prices(path)
-      rows = Exchange::PriceList.parse(File.read(path, encoding: "UTF-8"))
-      Store::Stock.new(database).put(rows)
-      @out.puts "Took #{rows.size} prices."
+    # All or nothing, unless the lines that cannot be read are to be left out; a look changes nothing.
+    def prices(path, option = nil)
+      unknown_option(option, "--look", "--skip")
+      list = Exchange::PriceList.read(path)
+      list.refused.each { |why| @out.puts "not taken: #{why}" }
+      return refused(list) if list.refused.any? && option.nil?
+
+      changes(list.rows).each { |text| @out.puts text }
+      return @out.puts("Nothing was changed.") || true if option == "--look"
+
+      Store::Stock.new(database).put(list.rows)
+      @out.puts "Took #{list.rows.size} prices."
       true
+    end
+
+    def refused(list)
+      @out.puts "Nothing was changed: mend the #{list.refused.size} lines above, or leave them out with --skip."
+      false
+    end
+
+    # What a list would change, and what of it no catalogue knows.
+    def changes(rows)
+      before = Store::Stock.new(database).all
+      known = catalogue.snapshot
+      rows.flat_map do |row|
+        now = Core::KitPlan::Stock.new(**row.slice(:price_cents, :on_hand, :pack))
+        was = before[row[:number]]
+        [("#{row[:number]}: #{stocked(was)} → #{stocked(now)}" unless was.to_h == now.to_h),
+         ("#{row[:number]} is in no catalogue: kept, and never sold." unless sold?(known, row[:number]))].compact
+      end
+    end
+
+    def stocked(one) = one ? format("%.2f, %d here, pack of %d", one.price_cents / 100.0, one.on_hand, one.pack) : "new"
+
+    def sold?(known, number)
+      known.part(number) || known.kit(number) || known.series.any? { |one| (one.tools + one.consumables).any? { |other| other.number == number } }
+    end
+
+    def unknown_option(option, *known)
+      option.nil? || known.include?(option) || Core::InputError.reject("option", "unknown_option", "“#{option}” is none of #{known.join(', ')}.")
     end
 
     def vocabulary(path)

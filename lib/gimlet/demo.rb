@@ -25,7 +25,7 @@ module Gimlet
     def self.seed(database)
       documents = Exchange::CatalogueFiles.read(File.join(DATA, "catalogue"))
       Counter::ImportCatalogue.new(Store::Catalogue.new(database), Counter::References.vocabulary_of(database)).call(documents)
-      Store::Stock.new(database).put(Exchange::PriceList.parse(File.read(File.join(DATA, "stock.csv"), encoding: "UTF-8")))
+      Store::Stock.new(database).put(Exchange::PriceList.read(File.join(DATA, "stock.csv")).rows)
       Store::Customers.new(database).put(JSON.parse(File.read(File.join(DATA, "customers.json"), encoding: "UTF-8"), symbolize_names: true))
       Store::Settings.new(database)[MARK] = Time.now.utc.to_s
     end

@@ -48,15 +48,20 @@ class CommandTest < Minitest::Test
     assert_match(/gimlet import FILE/, run_command.last)
   end
 
-  def test_prices_name_the_bad_line_and_take_nothing
+  def test_prices_name_the_bad_lines_and_take_nothing
     in_folder do |folder|
-      File.write("#{folder}/prices.csv", "number,price,on_hand,pack\nPW-4110,1.25,7,1\nPW-4111,cheap,7,1\n")
-      before = database[:stock].where(number: "PW-4110").get(:price_cents)
-      assert_match(/Line 3 of the price list/, run_command("prices", "#{folder}/prices.csv").last)
-      assert_equal before, database[:stock].where(number: "PW-4110").get(:price_cents)
-      File.write("#{folder}/prices.csv", "number,price,on_hand,pack\nPW-4110,1.25,7,1\n")
-      assert_equal "Took 1 prices.\n", run_command("prices", "#{folder}/prices.csv").last
-      assert_equal 125, database[:stock].where(number: "PW-4110").get(:price_cents)
+      File.write(file = "#{folder}/prices.csv", "number,price,on_hand,pack\nPW-4110,1.25,7,1\nPW-4111,cheap,7,1\nXX-1,2.00,1,1\n")
+      stock = ->(number) { database[:stock].where(number: number).get(:price_cents) }
+      before = stock.call("PW-4110")
+      went, said = run_command("prices", file)
+      assert_equal [false, before], [went, stock.call("PW-4110")]
+      assert_match(/line 3 \(PW-4111\): its price “cheap” is no figure/, said)
+      assert_match(/PW-4110: .* → 1.25, 7 here, pack of 1\nXX-1: new → 2.00.*\nXX-1 is in no catalogue.*\nNothing was changed/,
+                   run_command("prices", file, "--look").last)
+      assert_equal before, stock.call("PW-4110")
+      assert_match(/Took 2 prices/, run_command("prices", file, "--skip").last)
+      assert_equal 125, stock.call("PW-4110")
+      assert_match(/“--now” is none of/, run_command("prices", file, "--now").last)
     end
   end
 end

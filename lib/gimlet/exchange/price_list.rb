@@ -1,40 +1,78 @@
 # frozen_string_literal: true
 
-require "csv"
 require_relative "../core/input_error"
+require_relative "../core/value"
+require_relative "price_figure"
+require_relative "sheet_file"
 
 module Gimlet
   module Exchange
-    # Prices and stock as CSV with a heading line: number,price,on_hand,pack.
+    # Prices and stock as shops keep them: CSV with commas, semicolons or tabs, in UTF-8 or a spreadsheet's own encodings, or XLSX. The first
+    # line has the headings number, price, on_hand and pack; the last two may be missing (0 and 1).
     module PriceList
-      HEADINGS = %w[number price on_hand pack].freeze
+      # Heading => what else it is called.
+      HEADINGS = { "number" => ["part number", "part no", "article", "item"], "price" => ["net price", "unit price", "cost"],
+                   "on_hand" => ["on hand", "stock", "qty", "quantity", "in stock"], "pack" => ["pack size", "per pack"] }.freeze
+      MOST = { "price" => 1_000_000, "on_hand" => 1_000_000, "pack" => 10_000 }.freeze
+      LONGEST_NUMBER = 40
+
+      # `rows` are number, price_cents, on_hand and pack; `refused` are sentences, one for each line that was not taken.
+      Result = Core::Value.of(:rows, :refused)
+
+      # A line that is not taken.
+      class Refused < StandardError; end
 
       module_function
 
-      # @param text [String]
-      # @return [Array<Hash>] number, price_cents, on_hand, pack
-      # @raise [Core::InputError] names the line
-      def parse(text)
-        table = CSV.parse(text, headers: true)
-        reject("headings", "The price list needs the headings #{HEADINGS.join(',')}.") unless (HEADINGS - table.headers.compact).empty?
-        table.each_with_index.map { |row, at| line(row, at + 2) }
-      rescue CSV::MalformedCSVError => e
-        reject("file", "The price list is not valid CSV: #{e.message}.")
+      # @param path [String]
+      # @return [Result]
+      # @raise [Core::InputError] when it is no list at all
+      def read(path)
+        table = SheetFile.read(path)
+        columns = columns(table.first || [])
+        lines = table.drop(1).each_with_index.reject { |cells, _| cells.all? { |cell| cell.to_s.strip.empty? } }
+        taken, refused = lines.map { |cells, at| line(cells, columns, at + 2) }.partition { |one| one.is_a?(Hash) }
+        twice = taken.group_by { |row| row[:number] }.select { |_, same| same.size > 1 }.keys
+        Result.new(rows: taken.reject { |row| twice.include?(row[:number]) },
+                   refused: refused + twice.map { |number| "#{number} stands in more than one line: which one counts?" })
       end
 
-      def line(row, at)
-        unless row["number"].to_s.strip != "" && row["price"].to_s.match?(/\A\d+(\.\d{1,2})?\z/) &&
-               row["on_hand"].to_s.match?(/\A\d+\z/) && row["pack"].to_s.match?(/\A[1-9]\d*\z/)
-          reject("line #{at}", "Line #{at} of the price list cannot be read: it needs a number, a price like 12.50, " \
-                               "a whole on_hand and a pack of at least 1.")
-        end
-        { number: row["number"].strip, price_cents: (row["price"].to_r * 100).to_i, on_hand: row["on_hand"].to_i,
-          pack: row["pack"].to_i }
+      # @return [Hash{String=>Integer}] heading => place
+      def columns(cells)
+        found = cells.map { |cell| cell.to_s.strip.downcase }
+        places = HEADINGS.to_h { |name, others| [name, found.index { |cell| [name, *others].include?(cell) }] }
+        missing = %w[number price].reject { |name| places[name] }
+        return places if missing.empty?
+
+        Core::InputError.reject("headings", "bad_price_list", "The price list needs a first line with the headings #{HEADINGS.keys.join(', ')}: it lacks " \
+                                                              "#{missing.join(' and ')}.")
       end
 
-      def reject(field, sentence)
-        Core::InputError.reject(field, "bad_price_list", sentence)
+      # @return [Hash, String] a row, or why it is not taken
+      def line(cells, columns, at)
+        number = columns["number"].then { |place| cells[place].to_s.strip }
+        raise Refused, "it has no number" if number.empty?
+        raise Refused, "its number is longer than #{LONGEST_NUMBER} characters" if number.size > LONGEST_NUMBER
+
+        told = ->(name, silent) { figure(name, columns[name] && cells[columns[name]], silent) }
+        { number: number, price_cents: (told.call("price", nil) * 100).round, on_hand: whole("on_hand", told.call("on_hand", 0)),
+          pack: whole("pack", told.call("pack", 1)).tap { |pack| raise Refused, "a pack holds at least 1" if pack < 1 } }
+      rescue Refused => e
+        "line #{at}#{" (#{number[0, LONGEST_NUMBER]})" unless number.to_s.empty?}: #{e.message}."
       end
+
+      def figure(name, cell, silent)
+        return silent || raise(Refused, "it has no #{name}") if cell.to_s.strip.empty?
+
+        value = PriceFigure.read(cell) or raise Refused, "its #{name} “#{cell.to_s[0, 30]}” is no figure that can be read in one way only"
+        raise Refused, "its #{name} #{cell} is below zero" if value.negative?
+        raise Refused, "its price is nothing: leave the line out where there is none" if name == "price" && value.zero?
+        raise Refused, "its #{name} #{cell} is beyond any here (at most #{MOST[name]})" if value > MOST[name]
+
+        value
+      end
+
+      def whole(name, value) = value == value.to_i ? value.to_i : raise(Refused, "its #{name} #{value.to_f} is no whole number")
     end
   end
 end

@@ -84,11 +84,11 @@ module Gimlet
         order = find(id)
         record = order[:record]
         work = record["work"]["areas"].map { |one| one["name"] }
-        summary = { **order.slice(:id, :created_at, :cancelled_at, :version, :customer), work: work,
-                    model: record["pump"].values_at("model", "serials").compact.join(" "),
-                    price_cents: record["parts"]["price_cents"], sure: record["sure"] }
+        model = record["pump"].values_at("model", "serials").compact.join(" ")
+        summary = order.slice(:id, :created_at, :cancelled_at, :version, :customer)
+                       .merge(work: work, model: model, price_cents: record["parts"]["price_cents"], sure: record["sure"])
         numbers = record["parts"]["lines"].map { |one| one["number"] }
-        words = [id, order[:customer], record["pump"]["maker"], summary[:model], work, numbers]
+        words = [id, order[:customer], record["pump"]["maker"], model, work, numbers]
         @database[:order_list].insert_conflict(:replace)
                               .insert(order_id: id, summary: JSON.generate(summary), words: words.flatten.compact.join(" ").downcase)
         id
