@@ -1,17 +1,20 @@
 # frozen_string_literal: true
 
 require "json"
+require "time"
 require_relative "core/input_error"
 require_relative "core/doctor/doctor"
 require_relative "demo"
 require_relative "counter/import_catalogue"
 require_relative "counter/references"
 require_relative "exchange/catalogue_files"
+require_relative "exchange/csv_text"
 require_relative "exchange/price_list"
 require_relative "exchange/vocabulary_files"
 require_relative "store/backup"
 require_relative "store/catalogue"
 require_relative "store/database"
+require_relative "store/history"
 require_relative "store/settings"
 require_relative "store/stock"
 require_relative "store/wellbeing"
@@ -26,6 +29,7 @@ module Gimlet
       gimlet prices FILE       prices and stock from CSV or XLSX (number, price, on_hand, pack); --look shows what would change,
                                --skip leaves out the lines that cannot be read
       gimlet vocabulary FILE   the shop's own words, on top of those that ship (docs/vocabulary.md)
+      gimlet history FILE.csv  who did what and when, from the first entry on
       gimlet doctor            what looks wrong in the catalogue
       gimlet serve             the counter, on HOST and PORT (docs/running.md)
       gimlet backup [FILE]     a proven copy of the whole database; without a name among the others that are kept
@@ -34,7 +38,7 @@ module Gimlet
     TEXT
     VERBS = { ["import", 2] => :import, ["export", 2] => :export, ["remove", 2] => :remove, ["prices", 2] => :prices, ["prices", 3] => :prices,
               ["vocabulary", 2] => :vocabulary, ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore,
-              ["doctor", 1] => :doctor, ["demo", 1] => :demo, ["demo", 2] => :demo }.freeze
+              ["doctor", 1] => :doctor, ["history", 2] => :history, ["demo", 1] => :demo, ["demo", 2] => :demo }.freeze
 
     # @param path [String] of the database
     def initialize(path, out: $stdout)
@@ -147,6 +151,17 @@ module Gimlet
     def restore(file)
       found = Store::Backup.restore(file, @path)
       @out.puts "#{@path} is #{file} now: sound, #{told(found)}. What was there is set aside beside it."
+      true
+    end
+
+    def history(path)
+      File.exist?(path) && Core::InputError.reject("file", "exists", "#{path} is there already: name a new file.")
+      lines = 0
+      File.open(path, "w", 0o600) do |file|
+        file << Exchange::CsvText.line(%w[at who what where in_words])
+        Store::History.new(database).each { |row| (file << Exchange::CsvText.line([row.first.iso8601, *row.drop(1)])) && (lines += 1) }
+      end
+      @out.puts "Wrote #{lines} lines to #{path}."
       true
     end
 

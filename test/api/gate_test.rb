@@ -85,6 +85,19 @@ class GateTest < Minitest::Test
     assert_equal 201, @answer.status
   end
 
+  # Until people sign in, no torque is changed from elsewhere on the network.
+  def test_the_catalogue_is_only_changed_on_this_machine
+    get "/api/catalogue/pellwick-tk4"
+    document = last_response.body
+    [{ "REMOTE_ADDR" => "192.168.1.20" }, { "REMOTE_ADDR" => "127.0.0.1", "HTTP_X_FORWARDED_FOR" => "10.0.0.9" }].each do |from|
+      raw("POST", "/api/catalogue", document, **from)
+      refused(403, "not_from_here")
+    end
+    raw("POST", "/api/catalogue", document, "REMOTE_ADDR" => "127.0.0.1")
+    assert_equal 201, @answer.status
+    assert_equal "this machine, by the web", database[:history].order(:id).last[:who]
+  end
+
   def test_every_answer_has_its_headers
     ["GET /api/health", "GET /api/customers", "GET /", "GET /nowhere", "DELETE /api/health", "POST /api/identify"].map(&:split).each do |verb, path|
       raw(verb, path)

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "ipaddr"
 require "json"
 require "sinatra/base"
 require_relative "../counter/add_entry"
@@ -97,6 +98,14 @@ module Gimlet
       def known_ticket(id) = tickets.known?(id) || missing("There is no ticket #{id}.")
       def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock.all, customers).call(id, entries)
       def view(id) = Present::TicketView.call(work_on(id, tickets.entries(id)))
+
+      # What every torque comes from is not changed from anywhere on the network.
+      def from_this_machine
+        forwarded = env.values_at("HTTP_X_FORWARDED_FOR", "HTTP_FORWARDED", "HTTP_X_FORWARDED_HOST").compact.any?
+        return if !forwarded && IPAddr.new(env.fetch("REMOTE_ADDR", "127.0.0.1")).loopback?
+
+        problem(403, "not_from_here", "The catalogue is only changed on the machine that Gimlet runs on: use bin/gimlet import there.")
+      end
 
       # Of a list that is shown by the page.
       def page_asked

@@ -4,6 +4,7 @@ require_relative "../core/1_catalogue/build"
 require_relative "../core/doctor/doctor"
 require_relative "../core/input_error"
 require_relative "../exchange/catalogue_format"
+require_relative "../store/history"
 
 module Gimlet
   module Counter
@@ -19,14 +20,15 @@ module Gimlet
       end
 
       # @param documents [Hash{String=>Hash}] where each comes from (a file) => one series
+      # @param who [String] brings them in
       # @return [Array<Core::Doctor::Finding>] warnings; the documents are in
       # @raise [Core::InputError] every fault with its file, its place and the fix; nothing was changed
-      def call(documents)
+      def call(documents, who: Store::History.at_the_keyboard)
         findings = documents.to_h { |from, document| [from, findings(document)] }
         faults = findings.flat_map { |from, found| found.select(&:error?).map { |one| [from, one] } } + doubles(documents)
         refuse(faults) if faults.any?
 
-        @catalogue.import_all(documents.values)
+        @catalogue.import_all(documents.values, who: who)
         findings.values.flatten
       end
 

@@ -44,8 +44,8 @@ module Gimlet
         missing = %w[number price].reject { |name| places[name] }
         return places if missing.empty?
 
-        Core::InputError.reject("headings", "bad_price_list", "The price list needs a first line with the headings #{HEADINGS.keys.join(', ')}: it lacks " \
-                                                              "#{missing.join(' and ')}.")
+        Core::InputError.reject("headings", "bad_price_list", "The price list needs a first line with the headings #{HEADINGS.keys.join(', ')}: " \
+                                                              "it lacks #{missing.join(' and ')}.")
       end
 
       # @return [Hash, String] a row, or why it is not taken

@@ -4,6 +4,7 @@ require "digest"
 require "json"
 require_relative "../core/1_catalogue/build"
 require_relative "../core/1_catalogue/snapshot"
+require_relative "history"
 require_relative "settings"
 
 module Gimlet
@@ -21,10 +22,12 @@ module Gimlet
 
       # All or nothing. Whoever calls has made sure of the documents (Counter::ImportCatalogue).
       # @param documents [Array<Hash>] one series each, in the catalogue format
-      def import_all(documents)
+      # @param who [String]
+      def import_all(documents, who: History.at_the_keyboard)
         @database.transaction(mode: :immediate) do
           documents.each { |document| write(document) }
           changed
+          History.new(@database).note("imported", documents.map { |one| one["series"]["id"] }, who: who)
         end
       end
 
@@ -34,6 +37,7 @@ module Gimlet
         @database.transaction(mode: :immediate) do
           gone = @database[:series].where(id: series_id).delete
           changed if gone.positive?
+          History.new(@database).note("removed", [series_id], who: History.at_the_keyboard) if gone.positive?
           gone.positive?
         end
       end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "history"
 require_relative "paging"
 
 module Gimlet
@@ -32,10 +33,11 @@ module Gimlet
       end
 
       # @return [Boolean] whether it counted until now
-      def cancel(id, reason, now: Time.now.utc)
+      def cancel(id, reason, who: "counter", now: Time.now.utc)
         @database.transaction(mode: :immediate) do
           next false unless @database[:orders].where(id: id, cancelled_at: nil).update(cancelled_at: now, cancelled_because: reason) == 1
 
+          History.new(@database).note("cancelled", { order: id, reason: reason }, who: who)
           describe(id) && true
         end
       end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/6_kit_plan/offers"
+require_relative "history"
 require_relative "settings"
 
 module Gimlet
@@ -30,14 +31,27 @@ module Gimlet
       end
 
       # @param rows [Array<Hash>] number, price_cents, on_hand, pack; numbers already there are overwritten
-      def put(rows)
+      # @param who [String]
+      def put(rows, who: History.at_the_keyboard)
         @database.transaction(mode: :immediate) do
+          note(rows, who)
           rows.each { |row| @database[:stock].insert_conflict(:replace).insert(row) }
           @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
         end
       end
 
       private
+
+      # Number => [what it was, what it is], of those that change.
+      def note(rows, who)
+        before = @database[:stock].as_hash(:number)
+        changes = rows.reject { |row| before[row[:number]] == row }.to_h do |row|
+          [row[:number], [before[row[:number]], row].map do |one|
+            one&.except(:number)
+          end]
+        end
+        History.new(@database).note("prices", changes, who: who) if changes.any?
+      end
 
       def read
         @database[:stock].to_h do |row|

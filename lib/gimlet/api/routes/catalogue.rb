@@ -14,8 +14,9 @@ module Gimlet
           app.get("/api/catalogue") { answer(newest.snapshot.series.map { |series| Catalogue.summary(series) }) }
 
           app.post("/api/catalogue") do
+            from_this_machine
             document = parsed_body
-            warnings = import_catalogue.call({ "document" => document })
+            warnings = import_catalogue.call({ "document" => document }, who: "this machine, by the web")
             answer({ id: document["series"]["id"], warnings: warnings.map { |one| "#{one.place}: #{one.text}" } }, 201)
           end
 

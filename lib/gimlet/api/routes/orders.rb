@@ -35,10 +35,12 @@ module Gimlet
           end
 
           app.post(%r{#{ID}/cancel}) do |id|
-            reason = body_as("CancelOrder")["reason"].strip
+            body = body_as("CancelOrder")
+            reason = body["reason"].strip
             reason.size < REASON && Core::InputError.reject("reason", "reason_too_short", "Say in a few words why the order is cancelled.")
             known_order(id)
-            orders.cancel(id.to_i, reason) || Core::InputError.reject("id", "cancelled", "Order #{id} is cancelled already.")
+            orders.cancel(id.to_i, reason,
+                          who: body["who"] || "counter") || Core::InputError.reject("id", "cancelled", "Order #{id} is cancelled already.")
             answer(known_order(id))
           end
         end
