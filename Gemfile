@@ -8,6 +8,7 @@ gem "bigdecimal", "= 3.1.1"
 gem "fiddle", "= 1.1.0"
 gem "racc", "= 1.6.0"
 
+gem "bcrypt", "~> 3.1"
 gem "highs", "= 0.2.6"
 # Sees a key that stands twice in one object, as the one that comes with Ruby does not.
 gem "json", "~> 3.0"

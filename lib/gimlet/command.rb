@@ -2,6 +2,7 @@
 
 require "json"
 require "time"
+require_relative "command/staff"
 require_relative "core/input_error"
 require_relative "core/doctor/doctor"
 require_relative "demo"
@@ -29,6 +30,10 @@ module Gimlet
       gimlet prices FILE       prices and stock from CSV or XLSX (number, price, on_hand, pack); --look shows what would change,
                                --skip leaves out the lines that cannot be read
       gimlet vocabulary FILE   the shop's own words, on top of those that ship (docs/vocabulary.md)
+      gimlet people            who may sign in, and as what
+      gimlet person NAME ROLE [SECRET]   counter, bench, keeper or owner; without a secret one is made and told once
+      gimlet leaves NAME       signs in no more
+      gimlet token NAME ROLE   for a script: sent as “Authorization: Bearer …”, told once
       gimlet history FILE.csv  who did what and when, from the first entry on
       gimlet doctor            what looks wrong in the catalogue
       gimlet serve             the counter, on HOST and PORT (docs/running.md)
@@ -38,7 +43,8 @@ module Gimlet
     TEXT
     VERBS = { ["import", 2] => :import, ["export", 2] => :export, ["remove", 2] => :remove, ["prices", 2] => :prices, ["prices", 3] => :prices,
               ["vocabulary", 2] => :vocabulary, ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore,
-              ["doctor", 1] => :doctor, ["history", 2] => :history, ["demo", 1] => :demo, ["demo", 2] => :demo }.freeze
+              ["doctor", 1] => :doctor, ["history", 2] => :history, **Staff::VERBS,
+              ["demo", 1] => :demo, ["demo", 2] => :demo }.freeze
 
     # @param path [String] of the database
     def initialize(path, out: $stdout)
@@ -58,6 +64,8 @@ module Gimlet
       @out.puts Store::Wellbeing.trouble(e)&.last || e.message
       false
     end
+
+    include Staff
 
     private
 

@@ -2,6 +2,7 @@
 
 require "fileutils"
 require "json"
+require "securerandom"
 require_relative "core/input_error"
 require_relative "counter/import_catalogue"
 require_relative "counter/references"
@@ -12,6 +13,7 @@ require_relative "store/catalogue"
 require_relative "store/customers"
 require_relative "store/database"
 require_relative "store/lock"
+require_relative "store/people"
 require_relative "store/settings"
 require_relative "store/stock"
 
@@ -20,6 +22,7 @@ module Gimlet
   class Demo
     DATA = File.expand_path("../../data/demo", __dir__)
     MARK = "demo"
+    PEOPLE = { "Ines" => "counter", "Tomos" => "bench", "Adela" => "keeper", "Oddny" => "owner" }.freeze
 
     # @param database [Sequel::Database]
     def self.seed(database)
@@ -41,15 +44,20 @@ module Gimlet
     def prepare(reset: false)
       aside if reset && File.exist?(@path)
       database = Store.connect(@path)
-      return false if mine?(database)
-
-      self.class.seed(database)
-      true
+      fresh = !mine?(database)
+      self.class.seed(database) if fresh
+      staff(Store::People.new(database))
+      fresh
     ensure
       database&.disconnect
     end
 
     private
+
+    # On its own machine they sign in without a secret; from elsewhere nobody knows it.
+    def staff(people)
+      PEOPLE.each { |name, role| people.put(name, role, SecureRandom.hex(16)) } unless people.any?
+    end
 
     def aside
       holder = Store::Lock.new(@path).holder

@@ -1,9 +1,11 @@
 # frozen_string_literal: true
 
+require "securerandom"
 require_relative "api/app"
 require_relative "store/backup"
 require_relative "store/database"
 require_relative "store/lock"
+require_relative "store/people"
 require_relative "store/wellbeing"
 
 module Gimlet
@@ -26,6 +28,7 @@ module Gimlet
       @lock.take || Core::InputError.reject("database", "in_use", "#{@path} is being served already, by process #{@lock.holder}: one is enough.")
       @database = Store.connect(@path)
       sound
+      first_owner
       tell
       copies if minutes.positive?
       API::App.new(@database)
@@ -39,6 +42,16 @@ module Gimlet
 
       Core::InputError.reject("database", "damaged", "#{@path} is damaged (#{fault}): restore a copy with bin/gimlet restore FILE " \
                                                      "(docs/running.md, a bad day).")
+    end
+
+    # Told once, and never again.
+    def first_owner
+      people = Store::People.new(@database)
+      return if people.any?
+
+      code = SecureRandom.alphanumeric(12)
+      people.put("owner", "owner", code)
+      @out.puts "Nobody is on file yet: sign in as “owner” with #{code}. It is not shown again; bin/gimlet person gives people names and secrets."
     end
 
     def tell

@@ -23,6 +23,7 @@ class DemoCommandTest < Minitest::Test
     pid = spawn({ "PORT" => @port.to_s, "GIMLET_DB" => "#{@folder}/demo.sqlite3" }, "#{ROOT}/bin/demo", *arguments,
                 out: "#{@folder}/log", err: "#{@folder}/log", pgroup: true)
     wait_for_health
+    sign_in
     yield
   ensure
     Process.kill("TERM", pid)
@@ -44,11 +45,14 @@ class DemoCommandTest < Minitest::Test
     flunk File.read("#{@folder}/log")
   end
 
-  def get(path) = Net::HTTP.get_response(URI("http://127.0.0.1:#{@port}#{path}"))
+  def get(path) = Net::HTTP.get_response(URI("http://127.0.0.1:#{@port}#{path}"), { "Cookie" => @cookie.to_s })
 
   def post(path, body)
-    Net::HTTP.post(URI("http://127.0.0.1:#{@port}#{path}"), JSON.generate(body), "Content-Type" => "application/json")
+    Net::HTTP.post(URI("http://127.0.0.1:#{@port}#{path}"), JSON.generate(body), "Content-Type" => "application/json", "Cookie" => @cookie.to_s)
   end
+
+  # The demo's own people, by one key.
+  def sign_in = @cookie = post("/api/session", { name: "Ines" })["set-cookie"][/\A[^;]+/]
 
   def test_tickets_survive_a_restart_and_reset_starts_afresh
     with_demo do

@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
 import { Route, Routes } from "react-router";
 import { CounterPage } from "./counter/CounterPage";
+import { Till } from "./shell/Till";
 
 const OrdersPage = lazy(() => import("./orders/OrdersPage").then((file) => ({ default: file.OrdersPage })));
 const BenchPage = lazy(() => import("./bench/BenchPage").then((file) => ({ default: file.BenchPage })));
@@ -8,7 +9,8 @@ const OrderPage = lazy(() => import("./orders/OrderPage").then((file) => ({ defa
 
 export function App() {
   return (
-    <Suspense fallback={null}>
+    <Till>
+      <Suspense fallback={null}>
       <Routes>
         <Route path="/" element={<CounterPage />} />
         <Route path="/tickets/:id" element={<CounterPage />} />
@@ -16,6 +18,7 @@ export function App() {
         <Route path="/orders/:id" element={<OrderPage />} />
         <Route path="/orders/:id/bench" element={<BenchPage />} />
       </Routes>
-    </Suspense>
+      </Suspense>
+    </Till>
   );
 }

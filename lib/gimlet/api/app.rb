@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "ipaddr"
 require "json"
 require "sinatra/base"
 require_relative "../counter/add_entry"
@@ -19,6 +18,7 @@ require_relative "../store/stock"
 require_relative "../store/tickets"
 require_relative "../store/wellbeing"
 require_relative "contract"
+require_relative "door"
 require_relative "errors"
 require_relative "gate"
 require_relative "routes/bench"
@@ -26,6 +26,7 @@ require_relative "routes/catalogue"
 require_relative "routes/counter"
 require_relative "routes/orders"
 require_relative "routes/pages"
+require_relative "routes/session"
 require_relative "routes/sightings"
 require_relative "routes/tickets"
 
@@ -49,6 +50,7 @@ module Gimlet
       use Gate
 
       register Errors
+      register Routes::Session
       register Routes::Counter
       register Routes::Tickets
       register Routes::Orders
@@ -68,11 +70,14 @@ module Gimlet
         @orders = Store::Orders.new(database, read: Present::OldRecords.method(:read))
         @bench = Store::Bench.new(database)
         @sightings = Store::Sightings.new(database)
+        @door = Door.new(database)
       end
+
+      before { env[Door::PERSON] = door.pass(env, env[Gate::OPERATION]) if env[Gate::OPERATION] }
 
       private
 
-      attr_reader :database, :stock, :customers, :tickets, :orders, :bench, :sightings
+      attr_reader :database, :stock, :customers, :tickets, :orders, :bench, :sightings, :door
 
       def catalogue = @references.catalogue
       def import_catalogue = Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(@database))
@@ -101,8 +106,7 @@ module Gimlet
 
       # What every torque comes from is not changed from anywhere on the network.
       def from_this_machine
-        forwarded = env.values_at("HTTP_X_FORWARDED_FOR", "HTTP_FORWARDED", "HTTP_X_FORWARDED_HOST").compact.any?
-        return if !forwarded && IPAddr.new(env.fetch("REMOTE_ADDR", "127.0.0.1")).loopback?
+        return if env[Door::PERSON] || Door.here?(env)
 
         problem(403, "not_from_here", "The catalogue is only changed on the machine that Gimlet runs on: use bin/gimlet import there.")
       end
@@ -136,7 +140,23 @@ module Gimlet
       def body_as(schema)
         body = parsed_body
         Contract.check(schema, body)
-        body
+        signed(schema, body)
+      end
+
+      # Who is signed in is who it was, whatever the request says.
+      def signed(schema, body)
+        person = env[Door::PERSON]
+        person && Contract.property?(schema, "who") ? body.merge("who" => person.name) : body
+      end
+
+      def session_view(person)
+        { person: person&.to_h&.slice(:name, :role), people: door.people.all.map { |one| one.to_h.slice(:name, :role) }, demo: door.demo?(env) }
+      end
+
+      # Read by no script, sent to no other site.
+      def session_cookie(told, seconds)
+        response.set_cookie(Door::COOKIE, value: told, path: "/", httponly: true, same_site: :strict, max_age: seconds.to_s,
+                                          secure: request.env["HTTP_X_FORWARDED_PROTO"] == "https")
       end
 
       # As the gate has read it.

@@ -27,6 +27,9 @@ module Gimlet
         raise Core::InputError.new(sentence(field, fault), field: field, code: "bad_request")
       end
 
+      # @return [Boolean] whether bodies of a schema may have it
+      def property?(name, key) = DOCUMENT.dig("components", "schemas", name, "properties", key) ? true : false
+
       def sentence(field, fault)
         what = fault["error"].sub(/\A.*? at (?:root|`[^`]*`) /, "")
         "#{field.empty? ? 'The request' : field} cannot be used: it #{what}."

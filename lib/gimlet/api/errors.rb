@@ -2,6 +2,7 @@
 
 require_relative "../core/input_error"
 require_relative "../counter/place_order"
+require_relative "gate"
 require_relative "../store/wellbeing"
 
 module Gimlet
@@ -28,8 +29,9 @@ module Gimlet
         def missing(detail) = problem(404, "not_found", detail)
       end
 
-      def self.registered(app)
-        app.helpers Helpers
+      # What somebody can put right.
+      def self.refused(app)
+        app.error(Gate::Refused) { |error| problem(error.status, error.code, error.message, field: error.field) }
         app.error(Core::InputError) do |error|
           problem(error.code == "not_json" ? 400 : 422, error.code, error.message, field: error.field)
         end
@@ -43,6 +45,11 @@ module Gimlet
         app.error(Counter::PlaceOrder::Changed) do |error|
           problem(409, "changed", error.message, field: "seen", changes: error.changes)
         end
+      end
+
+      def self.registered(app)
+        app.helpers Helpers
+        refused(app)
         app.error(Sequel::DatabaseError) { |error| trouble(error) }
         app.error(StandardError) do |error|
           warn "#{error.class}: #{error.message}", *error.backtrace.first(8)

@@ -27,6 +27,7 @@ module Gimlet
       LARGEST = 1e15
       LONGEST_TEXT = 100_000
       BODY = "gimlet.body"
+      OPERATION = "gimlet.operation"
       # Names that the shop's network calls this machine by, beside the machine's own.
       HOSTS = %w[localhost 127.0.0.1 [::1]] + ENV.fetch("GIMLET_HOSTS", "").split(",").map { |one| one.strip.downcase }
       SAFE = { "X-Content-Type-Options" => "nosniff", "X-Frame-Options" => "DENY", "Referrer-Policy" => "no-referrer",
@@ -59,6 +60,7 @@ module Gimlet
         operations = Operations.at(env["PATH_INFO"]) or return without_body(env)
         verb = env["REQUEST_METHOD"] == "HEAD" ? "GET" : env["REQUEST_METHOD"]
         operation = operations[verb] or refuse_method(env, operations)
+        env[OPERATION] = operation
         query(env["QUERY_STRING"].to_s, operation)
         verb == "POST" ? body(env, operation) : without_body(env)
       end

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { paper, petrol } from "./theme";
+import { WhoIsIn } from "./Till";
 
 const linkStyle = { color: paper, textDecoration: "none", fontWeight: 700, padding: "4px 10px", borderRadius: 4 };
 
@@ -12,6 +13,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
         gimlet
       </Link>
       <Box sx={{ flex: 1, display: "flex", alignItems: "center", columnGap: 1.5, flexWrap: "wrap" }}>{children}</Box>
+      <WhoIsIn />
       <nav aria-label="Main" style={{ display: "flex", gap: 4, whiteSpace: "nowrap" }}>
         <Link to="/" reloadDocument style={linkStyle}>New ticket</Link>
         <Link to="/orders" style={linkStyle}>Orders</Link>

@@ -1,0 +1,15 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, told } from "../api/client";
+
+const KEY = ["session"];
+
+/** Who is at the till. While nobody is on file there is nothing to sign in to. */
+export const useSession = () => useQuery({ queryKey: KEY, queryFn: () => told(api.GET("/api/session")), refetchInterval: 60_000 });
+
+export function useSignIn() {
+  const cache = useQueryClient();
+  const keep = () => void cache.resetQueries();
+  const come = useMutation({ mutationFn: (body: { name: string; secret?: string }) => told(api.POST("/api/session", { body })), onSuccess: keep });
+  const leave = useMutation({ mutationFn: () => told(api.POST("/api/session/end", { body: {} })), onSuccess: keep });
+  return { come, leave };
+}
