@@ -11,13 +11,13 @@ export function App() {
   return (
     <Till>
       <Suspense fallback={null}>
-      <Routes>
-        <Route path="/" element={<CounterPage />} />
-        <Route path="/tickets/:id" element={<CounterPage />} />
-        <Route path="/orders" element={<OrdersPage />} />
-        <Route path="/orders/:id" element={<OrderPage />} />
-        <Route path="/orders/:id/bench" element={<BenchPage />} />
-      </Routes>
+        <Routes>
+          <Route path="/" element={<CounterPage />} />
+          <Route path="/tickets/:id" element={<CounterPage />} />
+          <Route path="/orders" element={<OrdersPage />} />
+          <Route path="/orders/:id" element={<OrderPage />} />
+          <Route path="/orders/:id/bench" element={<BenchPage />} />
+        </Routes>
       </Suspense>
     </Till>
   );

@@ -4,6 +4,7 @@ import { useCustomers, useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { ProblemNote } from "../shell/ProblemNote";
 import { paper } from "../shell/theme";
+import { useSession } from "../shell/useSession";
 import type { LiveTicket } from "../ticket/useTicket";
 
 const style = { color: paper, minWidth: 150, "& option": { color: "black" }, "& svg": { color: paper }, "&::before": { borderColor: paper } };
@@ -18,6 +19,7 @@ interface Props {
 /** Whose pump, how they are present, and who is typing. */
 export function TicketHeader({ ticket, view, who, onWho }: Props) {
   const customers = useCustomers().data ?? [];
+  const signedIn = Boolean(useSession().data?.person);
   const channels = useVocabulary().data?.channels ?? [];
   return (
     <>
@@ -46,12 +48,12 @@ export function TicketHeader({ ticket, view, who, onWho }: Props) {
           <option key={one.id} value={one.id}>{one.name}</option>
         ))}
       </NativeSelect>
-      <Box component="label" sx={{ display: "flex", gap: 0.75, alignItems: "center" }}>
+      {!signedIn && <Box component="label" sx={{ display: "flex", gap: 0.75, alignItems: "center" }}>
         typing:
         <Box component="input" aria-label="Who is typing" maxLength={40} value={who}
           onChange={(event: React.ChangeEvent<HTMLInputElement>) => onWho(event.target.value)}
           sx={{ width: 92, font: "inherit", color: paper, bgcolor: "transparent", border: 0, borderBottom: `1px solid ${paper}` }} />
-      </Box>
+      </Box>}
       <ProblemNote ticket={ticket} where="header" light />
     </>
   );

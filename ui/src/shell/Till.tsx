@@ -29,8 +29,7 @@ export function Till({ children }: { children: ReactNode }) {
       TOUCHES.forEach((touch) => removeEventListener(touch, touched));
     };
   }, [signedIn, lock]);
-  if (!session) return null;
-  return session.people.length > 0 && !session.person ? <SignIn session={session} /> : children;
+  return session && session.people.length > 0 && !session.person ? <SignIn session={session} /> : children;
 }
 
 /** Who is signed in, and the way out. */

@@ -26,6 +26,22 @@ export interface LiveTicket {
 const fetchView = (id: number | null): Promise<TicketView> =>
   id === null ? told(api.GET("/api/tickets/new")) : told(api.GET("/api/tickets/{id}", { params: { path: { id } } }));
 
+const NOT_MODIFIED = 304;
+/** What the server called the view that is known, by ticket. The browser itself keeps none of it: customers are named there. */
+const marks = new Map<number, string>();
+
+/** The view, or the one that is known where nothing has changed since. */
+async function lookAgain(id: number, known: TicketView): Promise<TicketView> {
+  const mark = marks.get(id);
+  const { data, error, response } = await api.GET("/api/tickets/{id}", { params: { path: { id } }, ...(mark ? { headers: { "If-None-Match": mark } } : {}) })
+    .catch(() => ({ data: undefined, error: {}, response: undefined }));
+  if (response?.status === NOT_MODIFIED) return known;
+  const view = await told(Promise.resolve({ ...(data ? { data } : {}), error }));
+  const fresh = response?.headers.get("ETag");
+  if (fresh) marks.set(id, fresh);
+  return view;
+}
+
 const post = (id: number | null, body: NewEntry): Promise<TicketView> =>
   id === null
     ? told(api.POST("/api/tickets", { body }))
@@ -44,8 +60,8 @@ export function useTicket(startId: number | null, who: string, onNumbered: (id: 
   const query = useQuery({
     queryKey: ["ticket", id],
     queryFn: async () => {
-      const fetched = await fetchView(id);
       const known = cache.getQueryData<TicketView>(["ticket", id]);
+      const fetched = id !== null && known ? await lookAgain(id, known) : await fetchView(id);
       return known && known.last > fetched.last ? known : fetched;
     },
     refetchInterval: id === null ? false : LOOK_AGAIN_MS,
