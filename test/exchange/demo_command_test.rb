@@ -30,6 +30,19 @@ class DemoCommandTest < Minitest::Test
     Process.wait(pid)
   end
 
+  # What is served must not lean on what only tests load: no route may answer 500.
+  def served_alone
+    view = JSON.parse(post("/api/tickets", { kind: "said", key: "o", words: "plate TK4R20, serial 31500, 15 lpm, green, packings" }).body)
+    assert_equal "201", post("/api/orders", { ticket_id: view["id"], on: view["last"], seen: view["seen"] }).code
+    %w[card.pdf strip.pdf bench versions/9].each { |rest| assert_operator get("/api/orders/1/#{rest}").code.to_i, :<, 500, rest }
+    @cookie = post("/api/session", { name: "Oddny" })["set-cookie"][/\A[^;]+/]
+    JSON.parse(get("/api/openapi.json").body)["paths"].except("/api/session", "/api/session/end").each do |path, item|
+      route = path.gsub(/\{\w+\}/, "1")
+      item.keys.grep(/get|post/).each { |verb| assert_operator (verb == "get" ? get(route) : post(route, {})).code.to_i, :<, 500, "#{verb} #{path}" }
+    end
+    sign_in
+  end
+
   # @return [Array(Boolean, String)] whether it went well, and what it said
   def told_by(command, env = {})
     said, status = Open3.capture2e({ "PORT" => @port.to_s, "GIMLET_DB" => "#{@folder}/demo.sqlite3", **env }, *command)
@@ -59,6 +72,7 @@ class DemoCommandTest < Minitest::Test
       assert_equal "ok", JSON.parse(get("/api/health").body)["status"]
       assert_includes get("/").body, "<title>Gimlet</title>"
       assert_equal "201", post("/api/tickets", { kind: "said", key: "k", words: "8 bolts" }).code
+      served_alone
     end
     with_demo do
       ["bin/demo --reset", "bin/gimlet serve", "bin/gimlet restore #{@folder}/demo.sqlite3"].map(&:split).each do |verb, *rest|
@@ -71,7 +85,7 @@ class DemoCommandTest < Minitest::Test
     with_demo { assert_equal "8 bolts", JSON.parse(get("/api/tickets/1").body)["call"][0]["words"] }
     with_demo("--reset") { assert_equal "404", get("/api/tickets/1").code }
     kept = Dir["#{@folder}/demo.sqlite3.set-aside-*"].find { |file| file.match?(/\d\z/) }
-    assert_equal 2, Sequel.connect(adapter: "sqlite", database: kept)[:tickets].count
+    assert_equal 3, Sequel.connect(adapter: "sqlite", database: kept)[:tickets].count
   end
 
   # No cron, no container has a locale.
