@@ -73,7 +73,7 @@ class DoorTest < Minitest::Test
     assert_equal({ "wrong_secret" => Gimlet::Store::People::GUESSES, "locked" => 1000 - Gimlet::Store::People::GUESSES }, answers.tally)
     sign_in("owner")
     assert_problem(422, "locked")
-    assert_match(/try again in 1 minutes/, json["detail"])
+    assert_match(/try again in 1 min/, json["detail"])
     database[:people].where(name: "owner").update(locked_until: Time.now.utc - 1)
     sign_in("owner", "wrong again")
     database[:people].where(name: "owner").select_map(:locked_until).each { |at| assert_in_delta 120, at - Time.now, 5 }

@@ -68,7 +68,7 @@ class StoryTest < SystemTest
     say LINE
     assert_text "Ask next"
     visit "/orders"
-    assert_text "1 open tickets"
+    assert_text "1 open ticket"
     addresses = page.evaluate_script("performance.getEntriesByType('resource').map((one) => one.name)")
     refute_empty addresses
     addresses.each { |address| assert address.start_with?(page.server_url), address }

@@ -8,6 +8,8 @@ module Gimlet
     class BenchLines
       # One box for the whole line.
       DONE = [nil].freeze
+      # What comes when everything is tight.
+      AFTERWARDS = "finish"
 
       # @param record [Hash] of an order, of the present version
       # @return [Array<Hash>]
@@ -21,7 +23,7 @@ module Gimlet
         [section("On the bench: parts", "part", parts), section("On the bench: tools", "tool", tools),
          section("Take apart", "open", steps("open")), section("Count out of the bores", "out", count_out),
          section("Look over", "look", looked_over), section("These go back in", "back", put_back), section("Renew", "renew", steps("renew")),
-         section("Close", "close", steps("close")), section("Start again", "finish", steps("finish") + steps("after running"))]
+         section("Close", "close", steps("close")), section("Start again", AFTERWARDS, steps("finish") + steps("after running"))]
           .reject { |one| one[:lines].empty? }
       end
 
@@ -29,7 +31,7 @@ module Gimlet
 
       # @param lines [Array<Array(String, String, Array<String>)>] strong, text, and what each box is for
       def section(title, key, lines)
-        { title: title, lines: lines.map.with_index(1) do |(strong, text, labels), at|
+        { title: title, afterwards: key == AFTERWARDS, lines: lines.map.with_index(1) do |(strong, text, labels), at|
           { strong: strong, text: text, boxes: labels.map.with_index(1) { |label, box| { id: "#{key} #{at}.#{box}", label: label } } }
         end }
       end

@@ -21,7 +21,7 @@ module Gimlet
       end
 
       def section(one, log)
-        { title: one[:title], lines: one[:lines].map do |line|
+        { title: one[:title], afterwards: one[:afterwards], lines: one[:lines].map do |line|
           line.merge(boxes: line[:boxes].map { |box| box.merge(done: log.ticked?(box[:id])) })
         end }
       end

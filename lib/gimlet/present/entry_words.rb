@@ -42,7 +42,8 @@ module Gimlet
       def extension(body)
         return "no extension" unless body["lever_mm"]
 
-        "an extension of #{body['extension_mm']} mm on a lever of #{body['lever_mm']} mm"
+        turned = " turned #{body['angle_deg']}°" if body["angle_deg"].to_f.positive?
+        "an extension of #{body['extension_mm']} mm#{turned} on a lever of #{body['lever_mm']} mm"
       end
 
       def handed(body) = "#{body['tool']}: #{body['how'] || 'stays here'}"

@@ -12,7 +12,7 @@ module Gimlet
         "why" => { "had" => 0 }, "tools" => { "has" => false, "how" => nil, "substitute" => nil, "price_cents" => nil },
         "consumables" => { "number" => nil, "packs" => nil },
         "tightening" => { "orders" => [], "rounds" => [], "round_torques" => [], "walk" => [], "wrench" => nil, "setting" => nil, "tolerance" => nil,
-                          "entered" => false, "doubt" => nil, "thread" => nil },
+                          "entered" => false, "doubt" => nil },
         "stacks" => { "positions" => [], "drawing" => nil }
       }.freeze
       LINES = { "lines" => { "pack" => 1, "reason" => nil }, "unfilled" => { "stand_ins" => [] } }.freeze

@@ -19,7 +19,7 @@ module Gimlet
           kind: one.tightening.kind, text: one.text, treatment: one.tightening.treatment, source: one.tightening.source,
           points: points(one), orders: orders(one), rounds: one.rounds.map(&:text), walk: walk(one),
           round_torques: one.rounds.map { |round| round.torque && torque(round.torque.to(unit)) },
-          face: face(workup.variant.series.face(one.fastener.face)), thread: one.fastener.thread, entered: one.entered, doubt: doubt(one),
+          face: face(workup.variant.series.face(one.fastener.face)), entered: one.entered, doubt: doubt(one),
           **values(one, workup, unit) }
       end
 
@@ -42,11 +42,8 @@ module Gimlet
         one.fastener.points.map { |point| point.to_h.slice(:label, :x_mm, :y_mm).merge(order: order[point]) }
       end
 
-      # On the scale of the wrench that it is done with: the customer's own has its unit and its marks.
       def setting(tightening, wrench, unit, extension)
-        wanted = extension ? extension.setting(tightening.torque) : tightening.torque
-        tolerance = tightening.tolerance && (tightening.tolerance.value / tightening.torque.value)
-        told = Core::Tightening::Setting.of(wanted, wrench&.unit || unit, tolerance: tolerance, mark: wrench&.mark)
+        told = Core::Tightening::Setting.for(tightening, wrench, unit, extension)
         extension ? "#{told} (for an extension of #{extension})" : told.to_s
       end
 

@@ -106,7 +106,7 @@ module Gimlet
       def locked(row, now)
         return unless row[:locked_until] && row[:locked_until] > now
 
-        reject("secret", "locked", "Too many wrong guesses: try again in #{((row[:locked_until] - now) / 60).ceil} minutes.")
+        reject("secret", "locked", "Too many wrong guesses: try again in #{((row[:locked_until] - now) / 60).ceil} min.")
       end
 
       def missed(row, now)

@@ -12,9 +12,6 @@ import { StackPlan } from "./StackPlan";
 import { Turns } from "./Turns";
 import { type LiveBench, useBench } from "./useBench";
 
-/** Parts of the work that come before the bolts are tightened, and after. */
-const AFTERWARDS = "Start again";
-
 /** The work card on a tablet in the workshop: lines to tick, stacks and bolt faces to look at, and what the wrench read. */
 export function BenchPage() {
   const id = Number(useParams().id);
@@ -29,7 +26,7 @@ export function BenchPage() {
         {bench && (
           <>
             {bench.cautions.map((text) => <Caution key={text}>{text}</Caution>)}
-            {bench.sections.filter((one) => one.title !== AFTERWARDS).map((one) => <Lines key={one.title} section={one} live={live} />)}
+            {bench.sections.filter((one) => !one.afterwards).map((one) => <Lines key={one.title} section={one} live={live} />)}
             {bench.stacks.length > 0 && <Heading>Which way round</Heading>}
             {bench.stacks.map((one) => <StackPlan key={one.id} stack={one} />)}
             {bench.refit && (
@@ -41,7 +38,7 @@ export function BenchPage() {
             )}
             {bench.tightening.length > 0 && <Heading>Tighten</Heading>}
             {bench.tightening.map((one) => <Fastener key={one.id} one={one} live={live} />)}
-            {bench.sections.filter((one) => one.title === AFTERWARDS).map((one) => <Lines key={one.title} section={one} live={live} />)}
+            {bench.sections.filter((one) => one.afterwards).map((one) => <Lines key={one.title} section={one} live={live} />)}
           </>
         )}
       </Box>

@@ -19,6 +19,18 @@ module Gimlet
                   "lbf·in" => [[100, 1], [Float::INFINITY, 5]], "lbf·ft" => [[20, Rational(1, 2)], [100, 1], [Float::INFINITY, 5]],
                   "kgf·m" => [[2, Rational(1, 50)], [Float::INFINITY, Rational(1, 10)]] }.freeze
 
+        # On the scale of the wrench that it is done with: the customer's own has its unit and its marks.
+        # @param tightening [Tightening] with a torque
+        # @param wrench [Tools::Wrench, nil]
+        # @param unit [String] the customer's, where the wrench has none of its own
+        # @param extension [Extension, nil]
+        # @return [Setting]
+        def self.for(tightening, wrench, unit, extension)
+          share = tightening.tolerance && (tightening.tolerance.value / tightening.torque.value)
+          wanted = extension ? extension.setting(tightening.torque) : tightening.torque
+          of(wanted, wrench&.unit || unit, tolerance: share, mark: wrench&.mark)
+        end
+
         # @param wanted [Quantity] a torque
         # @param unit [String] of the wrench
         # @param tolerance [Rational, nil] as a share of the wanted torque
