@@ -1,15 +1,15 @@
 # frozen_string_literal: true
 
 require "json"
-require "time"
 require_relative "command/staff"
 require_relative "core/input_error"
 require_relative "core/doctor/doctor"
 require_relative "demo"
 require_relative "counter/import_catalogue"
 require_relative "counter/references"
+require_relative "counter/take_price_list"
 require_relative "exchange/catalogue_files"
-require_relative "exchange/csv_text"
+require_relative "exchange/history_csv"
 require_relative "exchange/price_list"
 require_relative "exchange/vocabulary_files"
 require_relative "store/backup"
@@ -24,7 +24,7 @@ module Gimlet
   # The commands of bin/gimlet.
   class Command
     USAGE = <<~TEXT
-      gimlet import FILE|DIR   catalogue documents into the database; all or nothing
+      gimlet import FILE|DIR   catalogue documents into the database; all or nothing; --look shows what would change
       gimlet remove SERIES     takes a series out of the catalogue; orders keep what they say
       gimlet export DIR        every series as a catalogue document
       gimlet prices FILE       prices and stock from CSV or XLSX (number, price, on_hand, pack); --look shows what would change,
@@ -32,7 +32,7 @@ module Gimlet
       gimlet vocabulary FILE   the shop's own words, on top of those that ship (docs/vocabulary.md)
       gimlet people            who may sign in, and as what
       gimlet person NAME ROLE [SECRET]   counter, bench, keeper or owner; without a secret one is made and told once
-      gimlet leaves NAME       signs in no more
+      gimlet leaves NAME       signs in no more; a script of that name is turned away
       gimlet token NAME ROLE   for a script: sent as “Authorization: Bearer …”, told once
       gimlet history FILE.csv  who did what and when, from the first entry on
       gimlet doctor            what looks wrong in the catalogue
@@ -41,7 +41,8 @@ module Gimlet
       gimlet restore FILE      a copy in the place of the database, which nobody may be serving; what was there is set aside
       gimlet demo [--reset]    the demo data into a database of its own
     TEXT
-    VERBS = { ["import", 2] => :import, ["export", 2] => :export, ["remove", 2] => :remove, ["prices", 2] => :prices, ["prices", 3] => :prices,
+    VERBS = { ["import", 2] => :import, ["import", 3] => :import, ["export", 2] => :export, ["remove", 2] => :remove,
+              ["prices", 2] => :prices, ["prices", 3] => :prices,
               ["vocabulary", 2] => :vocabulary, ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore,
               ["doctor", 1] => :doctor, ["history", 2] => :history, **Staff::VERBS,
               ["demo", 1] => :demo, ["demo", 2] => :demo }.freeze
@@ -72,11 +73,32 @@ module Gimlet
     def database = @database ||= Store.connect(@path)
     def catalogue = @catalogue ||= Store::Catalogue.new(database)
 
-    def import(path)
+    # A look says what would be otherwise, and changes nothing.
+    def import(path, option = nil)
+      unknown_option(option, "--look")
       documents = Exchange::CatalogueFiles.read(path)
-      report(Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(database)).call(documents))
+      taking = Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(database), progress: method(:progress))
+      return looked(taking.look(documents)) if option
+
+      report(taking.call(documents))
       @out.puts "Imported #{documents.size} series."
       true
+    end
+
+    def looked(look)
+      report(look.warnings)
+      look.changes.each do |series, changes|
+        changes.each { |one| @out.puts "#{series}: #{one.place}: #{told_value(one.was)} → #{told_value(one.is)}" }
+      end
+      @out.puts "Nothing was changed."
+      true
+    end
+
+    def told_value(value) = value.nil? ? "nothing" : JSON.generate(value)[0, 120]
+
+    # How far a long import has come, to whoever watches.
+    def progress(done, all)
+      $stderr.print "\r#{done} of #{all} series looked at#{"\n" if done == all}" if $stderr.tty? && all > 20
     end
 
     def remove(id)
@@ -98,39 +120,21 @@ module Gimlet
     def prices(path, option = nil)
       unknown_option(option, "--look", "--skip")
       list = Exchange::PriceList.read(path)
+      take = Counter::TakePriceList.new(Store::Stock.new(database), catalogue.snapshot)
+      look = take.look(list)
       list.refused.each { |why| @out.puts "not taken: #{why}" }
-      return refused(list) if list.refused.any? && option.nil?
-
-      changes(list.rows).each { |text| @out.puts text }
+      look.changes.each { |one| @out.puts change(one) } if option || list.refused.empty?
       return @out.puts("Nothing was changed.") || true if option == "--look"
 
-      Store::Stock.new(database).put(list.rows)
-      @out.puts "Took #{list.rows.size} prices."
+      @out.puts "Took #{take.call(list, mark: look.mark, skip: option == '--skip')} prices."
       true
     end
 
-    def refused(list)
-      @out.puts "Nothing was changed: mend the #{list.refused.size} lines above, or leave them out with --skip."
-      false
-    end
-
-    # What a list would change, and what of it no catalogue knows.
-    def changes(rows)
-      before = Store::Stock.new(database).all
-      known = catalogue.snapshot
-      rows.flat_map do |row|
-        now = Core::KitPlan::Stock.new(**row.slice(:price_cents, :on_hand, :pack))
-        was = before[row[:number]]
-        [("#{row[:number]}: #{stocked(was)} → #{stocked(now)}" unless was.to_h == now.to_h),
-         ("#{row[:number]} is in no catalogue: kept, and never sold." unless sold?(known, row[:number]))].compact
-      end
+    def change(one)
+      "#{one.number}: #{stocked(one.was)} → #{stocked(one.now)}#{'; it is in no catalogue: kept, and never sold' unless one.sold}"
     end
 
     def stocked(one) = one ? format("%.2f, %d here, pack of %d", one.price_cents / 100.0, one.on_hand, one.pack) : "new"
-
-    def sold?(known, number)
-      known.part(number) || known.kit(number) || known.series.any? { |one| (one.tools + one.consumables).any? { |other| other.number == number } }
-    end
 
     def unknown_option(option, *known)
       option.nil? || known.include?(option) || Core::InputError.reject("option", "unknown_option", "“#{option}” is none of #{known.join(', ')}.")
@@ -164,11 +168,8 @@ module Gimlet
 
     def history(path)
       File.exist?(path) && Core::InputError.reject("file", "exists", "#{path} is there already: name a new file.")
-      lines = 0
-      File.open(path, "w", 0o600) do |file|
-        file << Exchange::CsvText.line(%w[at who what where in_words])
-        Store::History.new(database).each { |row| (file << Exchange::CsvText.line([row.first.iso8601, *row.drop(1)])) && (lines += 1) }
-      end
+      lines = -1
+      File.open(path, "w", 0o600) { |file| Exchange::HistoryCSV.each_line(Store::History.new(database)) { |line| (file << line) && (lines += 1) } }
       @out.puts "Wrote #{lines} lines to #{path}."
       true
     end

@@ -95,7 +95,7 @@ class GateTest < Minitest::Test
     end
     raw("POST", "/api/catalogue", document, "REMOTE_ADDR" => "127.0.0.1")
     assert_equal 201, @answer.status
-    assert_equal "this machine, by the web", database[:history].order(:id).last[:who]
+    assert_equal "nobody signed in", database[:history].order(:id).last[:who]
   end
 
   def test_every_answer_has_its_headers

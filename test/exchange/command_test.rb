@@ -56,7 +56,7 @@ class CommandTest < Minitest::Test
       went, said = run_command("prices", file)
       assert_equal [false, before], [went, stock.call("PW-4110")]
       assert_match(/line 3 \(PW-4111\): its price “cheap” is no figure/, said)
-      assert_match(/PW-4110: .* → 1.25, 7 here, pack of 1\nXX-1: new → 2.00.*\nXX-1 is in no catalogue.*\nNothing was changed/,
+      assert_match(/PW-4110: .* → 1.25, 7 here, pack of 1\nXX-1: new → 2.00.*; it is in no catalogue.*\nNothing was changed/,
                    run_command("prices", file, "--look").last)
       assert_equal before, stock.call("PW-4110")
       assert_match(/Took 2 prices/, run_command("prices", file, "--skip").last)

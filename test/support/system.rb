@@ -55,6 +55,12 @@ class SystemTest < Minitest::Test
     assert_empty(serious.map { |one| [one["id"], one["nodes"].first["html"]] })
   end
 
+  # There is nothing to type into before it is known who is at the till.
+  def visit(...)
+    super
+    assert_selector "main"
+  end
+
   def keys(*pressed) = page.driver.browser.switch_to.active_element.send_keys(*pressed)
 
   # Types where the focus is, as someone without a mouse does.

@@ -6,6 +6,7 @@ import { Till } from "./shell/Till";
 const OrdersPage = lazy(() => import("./orders/OrdersPage").then((file) => ({ default: file.OrdersPage })));
 const BenchPage = lazy(() => import("./bench/BenchPage").then((file) => ({ default: file.BenchPage })));
 const OrderPage = lazy(() => import("./orders/OrderPage").then((file) => ({ default: file.OrderPage })));
+const DeskPage = lazy(() => import("./desk/DeskPage").then((file) => ({ default: file.DeskPage })));
 
 export function App() {
   return (
@@ -17,6 +18,7 @@ export function App() {
           <Route path="/orders" element={<OrdersPage />} />
           <Route path="/orders/:id" element={<OrderPage />} />
           <Route path="/orders/:id/bench" element={<BenchPage />} />
+          <Route path="/desk/:part" element={<DeskPage />} />
         </Routes>
       </Suspense>
     </Till>

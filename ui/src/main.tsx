@@ -6,7 +6,7 @@ import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from "@ta
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
-import { Problem } from "./api/client";
+import { Problem, worthAnotherTry } from "./api/client";
 import { App } from "./App";
 import { theme } from "./shell/theme";
 
@@ -14,7 +14,11 @@ import { theme } from "./shell/theme";
 const onError = (error: Error) => {
   if (error instanceof Problem && error.code === "sign_in") void client.invalidateQueries({ queryKey: ["session"] });
 };
-const client: QueryClient = new QueryClient({ queryCache: new QueryCache({ onError }), mutationCache: new MutationCache({ onError }) });
+const client: QueryClient = new QueryClient({
+  queryCache: new QueryCache({ onError }),
+  mutationCache: new MutationCache({ onError }),
+  defaultOptions: { queries: { retry: worthAnotherTry } },
+});
 
 createRoot(document.getElementById("root")!).render(
   <StrictMode>

@@ -25,8 +25,11 @@ require_relative "gate"
 require_relative "routes/bench"
 require_relative "routes/catalogue"
 require_relative "routes/counter"
+require_relative "routes/history"
 require_relative "routes/orders"
 require_relative "routes/pages"
+require_relative "routes/people"
+require_relative "routes/prices"
 require_relative "routes/session"
 require_relative "routes/sightings"
 require_relative "routes/tickets"
@@ -58,6 +61,9 @@ module Gimlet
       register Routes::Bench
       register Routes::Sightings
       register Routes::Catalogue
+      register Routes::History
+      register Routes::People
+      register Routes::Prices
       register Routes::Pages
 
       # @param database [Sequel::Database]
@@ -159,6 +165,9 @@ module Gimlet
         response.set_cookie(Door::COOKIE, value: told, path: "/", httponly: true, same_site: :strict, max_age: seconds.to_s,
                                           secure: request.env["HTTP_X_FORWARDED_PROTO"] == "https")
       end
+
+      # @return [String] whose doing it is
+      def who_asks = env[Door::PERSON]&.name || "nobody signed in"
 
       # As the gate has read it.
       def parsed_body = env.fetch(Gate::BODY)

@@ -119,13 +119,18 @@ module Gimlet
 
       def body(env, operation)
         origin(env)
-        unless env["CONTENT_TYPE"].to_s.split(";").first.to_s.strip.downcase == "application/json"
-          refuse(415, "not_json", "Send the request as application/json.", field: "Content-Type")
-        end
+        media(env, operation.media)
         raw = env["rack.input"]&.read(operation.max_bytes + 1) || +""
         refuse(413, "too_large", "The request is larger than the #{operation.max_bytes} bytes that are taken here.", field: "body") if
           raw.bytesize > operation.max_bytes
-        env[BODY] = parsed(raw.force_encoding(Encoding::UTF_8))
+        env[BODY] = operation.media == Operations::JSON_MEDIA ? parsed(raw.force_encoding(Encoding::UTF_8)) : raw
+      end
+
+      def media(env, wanted)
+        return if env["CONTENT_TYPE"].to_s.split(";").first.to_s.strip.downcase == wanted
+
+        code = wanted == Operations::JSON_MEDIA ? "not_json" : "wrong_media"
+        refuse(415, code, "Send the request as #{wanted}.", field: "Content-Type")
       end
 
       def parsed(raw)

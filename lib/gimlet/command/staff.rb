@@ -16,7 +16,7 @@ module Gimlet
       def people_of = Store::People.new(database)
 
       def people
-        people_of.all.each { |one| @out.puts "#{one.name}, #{one.role}" }
+        people_of.staff.each { |one| @out.puts "#{one[:name]}, #{one[:role]}#{', a script' if one[:kind] == 'script'}" }
         true
       end
 

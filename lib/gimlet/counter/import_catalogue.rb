@@ -1,8 +1,12 @@
 # frozen_string_literal: true
 
+require "digest"
+require "json"
 require_relative "../core/1_catalogue/build"
 require_relative "../core/doctor/doctor"
 require_relative "../core/input_error"
+require_relative "../core/value"
+require_relative "../exchange/catalogue_changes"
 require_relative "../exchange/catalogue_format"
 require_relative "../store/history"
 
@@ -13,26 +17,50 @@ module Gimlet
       MOST_FAULTS = 40
 
       # @param catalogue [Store::Catalogue]
+      # What documents would change: series id => changes; and what looks wrong in them. `mark` names both sides.
+      Look = Core::Value.of(:changes, :warnings, :mark)
+
       # @param vocabulary [Core::Readings::Vocabulary] that traits are checked against
-      def initialize(catalogue, vocabulary)
+      # @param progress [#call, nil] told how many of how many documents were looked at
+      def initialize(catalogue, vocabulary, progress: nil)
         @catalogue = catalogue
         @vocabulary = vocabulary
+        @progress = progress
+      end
+
+      # @return [Look] nothing is changed
+      # @raise [Core::InputError] every fault, as `call` would say it
+      def look(documents)
+        found = checked(documents)
+        changes = documents.values.to_h { |one| [id(one), Exchange::CatalogueChanges.call(@catalogue.document(id(one)), one)] }
+        Look.new(changes: changes, warnings: found, mark: mark(documents))
       end
 
       # @param documents [Hash{String=>Hash}] where each comes from (a file) => one series
       # @param who [String] brings them in
       # @return [Array<Core::Doctor::Finding>] warnings; the documents are in
+      # @param mark [String, nil] of the look that was agreed to
       # @raise [Core::InputError] every fault with its file, its place and the fix; nothing was changed
-      def call(documents, who: Store::History.at_the_keyboard)
-        findings = documents.to_h { |from, document| [from, findings(document)] }
-        faults = findings.flat_map { |from, found| found.select(&:error?).map { |one| [from, one] } } + doubles(documents)
-        refuse(faults) if faults.any?
-
+      def call(documents, who: Store::History.at_the_keyboard, mark: nil)
+        found = checked(documents)
+        mark.nil? || mark == mark(documents) ||
+          Core::InputError.reject("document", "changed", "The catalogue has changed since this was looked at, or it is another document: look again.")
         @catalogue.import_all(documents.values, who: who)
-        findings.values.flatten
+        found
       end
 
       private
+
+      def checked(documents)
+        findings = documents.each_with_index.to_h do |(from, document), at|
+          [from, findings(document).tap { @progress&.call(at + 1, documents.size) }]
+        end
+        faults = findings.flat_map { |from, found| found.select(&:error?).map { |one| [from, one] } } + doubles(documents)
+        refuse(faults) if faults.any?
+        findings.values.flatten
+      end
+
+      def mark(documents) = Digest::SHA256.hexdigest(JSON.generate([documents.values, @catalogue.version]))[0, 16]
 
       def findings(document)
         faults = Exchange::CatalogueFormat.faults(document)

@@ -48,6 +48,14 @@ module Gimlet
                                                               "it lacks #{missing.join(' and ')}.")
       end
 
+      # @param fields [Hash{String=>String}] one line by its headings, as it was typed
+      # @return [Hash] number, price_cents, on_hand and pack
+      # @raise [Core::InputError]
+      def row(fields)
+        told = line(fields.values_at(*HEADINGS.keys), HEADINGS.keys.each_with_index.to_h, nil)
+        told.is_a?(Hash) ? told : Core::InputError.reject("price", "bad_price", told)
+      end
+
       # @return [Hash, String] a row, or why it is not taken
       def line(cells, columns, at)
         number = columns["number"].then { |place| cells[place].to_s.strip }
@@ -58,7 +66,7 @@ module Gimlet
         { number: number, price_cents: (told.call("price", nil) * 100).round, on_hand: whole("on_hand", told.call("on_hand", 0)),
           pack: whole("pack", told.call("pack", 1)).tap { |pack| raise Refused, "a pack holds at least 1" if pack < 1 } }
       rescue Refused => e
-        "line #{at}#{" (#{number[0, LONGEST_NUMBER]})" unless number.to_s.empty?}: #{e.message}."
+        [*at && "line #{at}", *("(#{number[0, LONGEST_NUMBER]})" unless number.to_s.empty?)].join(" ").then { |place| "#{place}: #{e.message}." }
       end
 
       def figure(name, cell, silent)

@@ -41,15 +41,27 @@ module Gimlet
         known_role(role)
         secret.to_s.size >= SHORTEST || reject("secret", "too_short", "A PIN or password has at least #{SHORTEST} characters.")
         name.to_s.strip.empty? && reject("name", "missing", "Say who it is.")
+        role == "owner" || !last_owner?(name.strip) || reject("role", "last_owner", "#{name.strip} is the only owner: make another one first.")
         fields = { role: role, secret: BCrypt::Password.create(secret, cost: @cost).to_s, failures: 0, locked_until: nil, active: true }
         @database[:people].insert_conflict(target: :name, update: fields).insert(name: name.strip, **fields)
         @database[:sessions].where(person_id: @database[:people].where(name: name.strip).select(:id)).delete
       end
 
-      # @return [Boolean] whether there was such a person
+      # @return [Array<Hash>] :name, :role, :kind ("person" or "script"), :locked_until; of all that may ask
+      def staff
+        @database[:people].where(active: true).order(:id).select(:name, :role, :locked_until).map { |row| { kind: "person", **row } } +
+          @database[:tokens].order(:name).select(:name, :role).map { |row| { kind: "script", locked_until: nil, **row } }
+      end
+
+      # A person signs in no more, a script's token is worth nothing.
+      # @return [Boolean] whether there was such a one
+      # @raise [Core::InputError] when nobody could let anyone in afterwards
       def remove(name)
-        @database[:sessions].where(person_id: @database[:people].where(name: name).select(:id)).delete
-        @database[:people].where(name: name, active: true).update(active: false) == 1
+        @database.transaction(mode: :immediate) do
+          last_owner?(name) && reject("name", "last_owner", "#{name} is the only owner: make another one first.")
+          @database[:sessions].where(person_id: @database[:people].where(name: name).select(:id)).delete
+          (@database[:people].where(name: name, active: true).update(active: false) + @database[:tokens].where(name: name).delete).positive?
+        end
       end
 
       # @return [String] what the cookie holds
@@ -96,6 +108,8 @@ module Gimlet
 
       def person(row) = Person.new(**row.slice(:id, :name, :role))
       def digest(told) = Digest::SHA256.hexdigest(told.to_s)
+
+      def last_owner?(name) = @database[:people].where(active: true, role: "owner").select_map(:name) == [name]
 
       def known_role(role)
         ROLES.include?(role) || reject("role", "unknown_role", "“#{role}” is no role: use #{ROLES.join(', ')}.")

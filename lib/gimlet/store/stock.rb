@@ -2,6 +2,7 @@
 
 require_relative "../core/6_kit_plan/offers"
 require_relative "history"
+require_relative "paging"
 require_relative "settings"
 
 module Gimlet
@@ -29,6 +30,10 @@ module Gimlet
           @all ||= read
         end
       end
+
+      # @param words [String, nil] that numbers are found by
+      # @return [Paging::Page] of rows
+      def page(words, page) = Paging.call(@database[:stock], Sequel.function(:lower, :number), words, page) { |rows| rows.order(:number).all }
 
       # @param rows [Array<Hash>] number, price_cents, on_hand, pack; numbers already there are overwritten
       # @param who [String]

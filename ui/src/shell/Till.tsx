@@ -11,7 +11,7 @@ const TOUCHES = ["keydown", "pointerdown"] as const;
 
 /** Shows the counter to whoever is signed in, and the question who it is to everybody else. */
 export function Till({ children }: { children: ReactNode }) {
-  const { data: session } = useSession();
+  const { data: session, isPending } = useSession();
   const { leave } = useSignIn();
   const signedIn = Boolean(session?.person);
   const lock = leave.mutate;
@@ -29,6 +29,7 @@ export function Till({ children }: { children: ReactNode }) {
       TOUCHES.forEach((touch) => removeEventListener(touch, touched));
     };
   }, [signedIn, lock]);
+  if (isPending) return null;
   return session && session.people.length > 0 && !session.person ? <SignIn session={session} /> : children;
 }
 

@@ -5,6 +5,11 @@ module Gimlet
     module Routes
       # Series in and out, in the catalogue format.
       module Catalogue
+        # Changes shown of a document; all of them are counted.
+        SHOWN = 200
+
+        def self.told(warnings) = warnings.map { |one| "#{one.place}: #{one.text}" }
+
         def self.summary(series)
           { id: series.id, name: series.name, maker: series.maker.name, construction: series.construction,
             manual: series.manual, models: series.models.map(&:designation) }
@@ -13,11 +18,18 @@ module Gimlet
         def self.registered(app)
           app.get("/api/catalogue") { answer(newest.snapshot.series.map { |series| Catalogue.summary(series) }) }
 
+          app.post("/api/catalogue/look") do
+            look = import_catalogue.look({ "document" => parsed_body })
+            id, changes = look.changes.first
+            answer(id: id, mark: look.mark, warnings: Catalogue.told(look.warnings), changed: changes.size,
+                   changes: changes.first(SHOWN).map(&:to_h))
+          end
+
           app.post("/api/catalogue") do
             from_this_machine
             document = parsed_body
-            warnings = import_catalogue.call({ "document" => document }, who: "this machine, by the web")
-            answer({ id: document["series"]["id"], warnings: warnings.map { |one| "#{one.place}: #{one.text}" } }, 201)
+            warnings = import_catalogue.call({ "document" => document }, who: who_asks, mark: params["mark"])
+            answer({ id: document["series"]["id"], warnings: Catalogue.told(warnings) }, 201)
           end
 
           app.get("/api/catalogue/:series") do |series|

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "set"
 require_relative "series"
 
 module Gimlet
@@ -20,6 +21,7 @@ module Gimlet
           @by_designation = @variants.group_by(&:designation).freeze
           @parts = series.flat_map(&:parts).to_h { |part| [part.number, part] }.freeze
           @kits = series.flat_map(&:kits).to_h { |kit| [kit.number, kit] }.freeze
+          @others = series.flat_map { |one| one.tools + one.consumables }.filter_map(&:number).to_set.freeze
           @areas = WORK_AREAS.merge(named_by_series).freeze
           freeze
         end
@@ -28,6 +30,9 @@ module Gimlet
         def kit(number) = @kits[number]
         def kits = @kits.values
         def parts = @parts.values
+
+        # @return [Boolean] whether anything is sold under this number: part, kit, tool or consumable
+        def sold?(number) = @parts.key?(number) || @kits.key?(number) || @others.include?(number)
 
         # @return [Array<Variant>] of one designation, oldest first
         def variants_of(designation) = @by_designation.fetch(designation, [])

@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+require "digest"
+require "json"
+require_relative "../core/6_kit_plan/offers"
+require_relative "../core/input_error"
+require_relative "../core/value"
+require_relative "../store/history"
+
+module Gimlet
+  module Counter
+    # A price list is looked at before it is taken, and only what was looked at is taken.
+    #
+    #   take = TakePriceList.new(stock, snapshot)
+    #   look = take.look(Exchange::PriceList.read("prices.csv"))
+    #   take.call(list, mark: look.mark, who: "Ada")
+    class TakePriceList
+      # What one line of the list would change: `was` is nil for a number that has no price yet, `sold` whether any catalogue knows it.
+      Change = Core::Value.of(:number, :was, :now, :sold)
+      # `same` lines change nothing; `mark` names the list, the prices and the catalogue it was held against.
+      Look = Core::Value.of(:mark, :changes, :same, :refused)
+
+      # @param stock [Store::Stock]
+      # @param snapshot [Core::Catalogue::Snapshot]
+      def initialize(stock, snapshot)
+        @stock = stock
+        @snapshot = snapshot
+      end
+
+      # @param list [Exchange::PriceList::Result]
+      # @return [Look]
+      def look(list)
+        before = @stock.all
+        changes = list.rows.filter_map { |row| change(before[row[:number]], row) }
+        Look.new(mark: mark(list), changes: changes, same: list.rows.size - changes.size, refused: list.refused)
+      end
+
+      # @param mark [String] of the look that was agreed to
+      # @param skip [Boolean] whether lines that cannot be read are left out
+      # @return [Integer] prices taken
+      # @raise [Core::InputError] nothing was changed
+      def call(list, mark:, skip: false, who: Store::History.at_the_keyboard)
+        mark == mark(list) || reject("changed", "Prices or catalogue have changed since this list was looked at, or it is another list: look again.")
+        list.refused.empty? || skip ||
+          reject("refused_lines", "Nothing was changed: mend the #{list.refused.size} lines that cannot be read, or leave them out.")
+        @stock.put(list.rows, who: who)
+        list.rows.size
+      end
+
+      private
+
+      def change(was, row)
+        now = Core::KitPlan::Stock.new(**row.slice(:price_cents, :on_hand, :pack))
+        Change.new(number: row[:number], was: was, now: now, sold: @snapshot.sold?(row[:number])) unless was.to_h == now.to_h
+      end
+
+      def mark(list)
+        Digest::SHA256.hexdigest(JSON.generate([list.rows, list.refused, @stock.revision, @snapshot.version]))[0, 16]
+      end
+
+      def reject(code, sentence) = Core::InputError.reject("list", code, sentence)
+    end
+  end
+end

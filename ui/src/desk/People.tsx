@@ -1,0 +1,73 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import NativeSelect from "@mui/material/NativeSelect";
+import TextField from "@mui/material/TextField";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { api, told } from "../api/client";
+import type { components } from "../api/schema";
+import { clock } from "../shell/format";
+import { Table } from "../shell/Table";
+
+type Member = components["schemas"]["StaffMember"];
+type Role = Member["role"];
+
+const ROLES: Role[] = ["counter", "bench", "keeper", "owner"];
+const SCRIPT = "script";
+
+/** Who may sign in as what, and which scripts may ask. The same name again gives a person another role and secret. */
+export function People() {
+  const cache = useQueryClient();
+  const { data, error } = useQuery({ queryKey: ["people"], queryFn: () => told(api.GET("/api/people")) });
+  const [kind, setKind] = useState("person");
+  const [name, setName] = useState("");
+  const [role, setRole] = useState<Role>("counter");
+  const [secret, setSecret] = useState("");
+  const refresh = () => void cache.invalidateQueries({ queryKey: ["people"] });
+  const put = useMutation({
+    mutationFn: async () => {
+      if (kind === SCRIPT) return (await told(api.POST("/api/tokens", { body: { name, role } }))).token;
+      await told(api.POST("/api/people", { body: { name, role, secret } }));
+      return null;
+    },
+    onSuccess: () => {
+      setName("");
+      setSecret("");
+      refresh();
+      void cache.invalidateQueries({ queryKey: ["session"] });
+    },
+  });
+  const leave = useMutation({ mutationFn: (who: string) => told(api.POST("/api/people/leave", { body: { name: who } })), onSuccess: refresh });
+  const send = (event: FormEvent) => {
+    event.preventDefault();
+    put.mutate();
+  };
+  const state = (one: Member) => (one.kind === SCRIPT ? "a script’s token" : one.locked_until && new Date(one.locked_until) > new Date() ? `locked until ${clock(one.locked_until)}` : "");
+  return (
+    <>
+      {error && <p role="alert">{error.message}</p>}
+      {data && (
+        <Table
+          name="People"
+          headings={["name", "role", "", "no more"]}
+          rows={data.staff.map((one) => [one.name, one.role, state(one), <Button key="leave" size="small" onClick={() => leave.mutate(one.name)}>{one.kind === SCRIPT ? `end the token of ${one.name}` : `${one.name} leaves`}</Button>])}
+        />
+      )}
+      {leave.error && <Box role="alert" sx={{ fontWeight: 700, my: 1 }}>▸ {leave.error.message}</Box>}
+      <Box component="form" onSubmit={send} aria-label="Someone new" sx={{ display: "flex", gap: 1.5, mt: 2, flexWrap: "wrap", alignItems: "center" }}>
+        <NativeSelect value={kind} onChange={(event) => setKind(event.target.value)} inputProps={{ "aria-label": "A person or a script" }}>
+          <option value="person">a person</option>
+          <option value={SCRIPT}>a script</option>
+        </NativeSelect>
+        <TextField size="small" label="name" value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { maxLength: 80 } }} />
+        <NativeSelect value={role} onChange={(event) => setRole(event.target.value as Role)} inputProps={{ "aria-label": "Role" }}>
+          {ROLES.map((one) => <option key={one} value={one}>{one}</option>)}
+        </NativeSelect>
+        {kind === "person" && <TextField size="small" type="password" label="PIN or password" value={secret} onChange={(event) => setSecret(event.target.value)} slotProps={{ htmlInput: { maxLength: 72, autoComplete: "new-password" } }} />}
+        <Button type="submit" variant="contained" disabled={put.isPending || name.trim() === ""}>{kind === "person" ? "Let them sign in" : "Make a token"}</Button>
+      </Box>
+      {put.error && <Box role="alert" sx={{ fontWeight: 700, my: 1 }}>▸ {put.error.message}</Box>}
+      {put.data && <Box role="status" sx={{ my: 1, overflowWrap: "anywhere" }}>Keep this token, it is not shown again: <code>{put.data}</code></Box>}
+    </>
+  );
+}
