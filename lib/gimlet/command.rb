@@ -168,8 +168,7 @@ module Gimlet
 
     def history(path)
       File.exist?(path) && Core::InputError.reject("file", "exists", "#{path} is there already: name a new file.")
-      lines = -1
-      File.open(path, "w", 0o600) { |file| Exchange::HistoryCSV.each_line(Store::History.new(database)) { |line| (file << line) && (lines += 1) } }
+      lines = File.open(path, "w", 0o600) { |file| Exchange::HistoryCSV.write(Store::History.new(database), file) }
       @out.puts "Wrote #{lines} lines to #{path}."
       true
     end

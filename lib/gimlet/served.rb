@@ -31,7 +31,7 @@ module Gimlet
       first_owner
       tell
       copies if minutes.positive?
-      API::App.new(@database)
+      API::App.new(@database).tap { |app| app.helpers.ready }
     end
 
     private

@@ -83,7 +83,7 @@ class DeskTest < Minitest::Test
     assert_schema "Staff"
     owner = send_json("POST", "/api/session", name: "Berrit", secret: "12345")
     assert_equal "owner", owner["person"]["role"]
-    assert_equal %w[Berrit Joss], send_json("POST", "/api/people", name: "Joss", role: "counter", secret: "5566")["staff"].map { |one| one["name"] }
+    assert_equal(%w[Berrit Joss], send_json("POST", "/api/people", name: "Joss", role: "counter", secret: "5566")["staff"].map { |one| one["name"] })
     send_json("POST", "/api/people", name: "Berrit", role: "counter", secret: "12345")
     assert_problem(422, "last_owner", field: "role")
     send_json("POST", "/api/people/leave", name: "Berrit")
@@ -102,17 +102,17 @@ class DeskTest < Minitest::Test
     header "Authorization", "Bearer #{token}"
     get "/api/prices"
     assert_problem(401, "sign_in")
-    assert_equal [%w[Berrit owner], %w[Joss counter], %w[nightly keeper], %w[nightly]],
-                 database[:history].where(what: %w[person token leaves]).order(:id).select_map(:detail).map { |text| JSON.parse(text) }
+    assert_equal([%w[Berrit owner], %w[Joss counter], %w[nightly keeper], %w[nightly]],
+                 database[:history].where(what: %w[person token leaves]).order(:id).select_map(:detail).map { |text| JSON.parse(text) })
   end
 
   def test_a_day_of_history_and_all_of_it
     send_json("POST", "/api/tickets", entry("said", words: "plate TK4R20, =packings", who: "=Ines"))
     get "/api/history?q=tk4r20%20ines"
     assert_schema "HistoryPage"
-    assert_equal [["=Ines", "said", "ticket 1"]], json["entries"].map { |one| one.values_at("who", "what", "place") }
+    assert_equal([["=Ines", "said", "ticket 1"]], json["entries"].map { |one| one.values_at("who", "what", "place") })
     get "/api/history"
-    assert_equal ["ticket 1", "shop", "shop"], json["entries"].map { |one| one["place"] }
+    assert_equal(["ticket 1", "shop", "shop"], json["entries"].map { |one| one["place"] })
     get "/api/history?day=2001-01-01"
     assert_equal [0, "2001-01-01"], json.values_at("total", "day")
     %w[2001-13-01 x 2001-1].each do |day|

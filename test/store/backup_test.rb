@@ -136,4 +136,24 @@ class BackupTest < Minitest::Test
     full.disconnect
     assert_equal 201, send_line(roomy, "mended").status
   end
+
+  # The page of an index, which most requests never meet: seen all the same, and from then on nothing is added.
+  def test_a_file_damaged_while_it_is_served
+    app = Rack::MockRequest.new(Gimlet::API::App.new(database))
+    assert_equal 200, app.get("/api/health").status
+    database.run("PRAGMA wal_checkpoint(TRUNCATE)")
+    root = database[:sqlite_master].where(type: "index").exclude(rootpage: nil).reverse(:rootpage).get(:rootpage)
+    size = database.fetch("PRAGMA page_size").first.values.first
+    File.open(database.opts[:database], "r+b") do |file|
+      file.seek((root - 1) * size)
+      file.write("\xA5" * size)
+    end
+    app = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Store.file(database.opts[:database])))
+    health = app.get("/api/health")
+    assert_equal [503, "ailing"], [health.status, JSON.parse(health.body)["status"]]
+    assert_match(/damaged: stop, and restore/, JSON.parse(health.body)["problem"])
+    refused = app.post("/api/tickets", input: JSON.generate(kind: "said", key: "k", words: "8 bolts"), "CONTENT_TYPE" => "application/json")
+    assert_equal [503, "damaged"], [refused.status, JSON.parse(refused.body)["code"]]
+    assert_equal 0, database[:tickets].count
+  end
 end

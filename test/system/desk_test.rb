@@ -18,7 +18,8 @@ class DeskSystemTest < SystemTest
   def test_the_keeper_looks_at_a_price_list_and_takes_it
     visit "/desk/prices"
     keys "1"
-    attach_file "Look at a price list (CSV or XLSX)", file("spring.csv", "number;price;on_hand\nPW-K220;70,25;4\nPW-4110;cheap;1\n"), make_visible: true
+    list = file("spring.csv", "number;price;on_hand\nPW-K220;70,25;4\nPW-4110;cheap;1\n")
+    attach_file "Look at a price list (CSV or XLSX)", list, make_visible: true
     assert_text "1 would change, 0 are as they were, 1 cannot be read. Nothing is changed yet."
     assert_text "line 3 (PW-4110): its price “cheap” is no figure"
     assert_accessible
@@ -52,6 +53,12 @@ class DeskSystemTest < SystemTest
     keys :enter
     assert_button "Joss leaves"
     assert_accessible
+    click_button "Joss leaves"
+    click_button "press again: Joss leaves"
+    assert_no_button "Joss leaves"
+    click_button "Oddny leaves"
+    click_button "press again: Oddny leaves"
+    assert_text "Oddny is the only owner: make another one first."
     click_link "Who did what"
     assert_selector "table[aria-label=History] tbody tr", text: "Oddny person"
     click_link "Health and copies"

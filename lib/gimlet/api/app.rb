@@ -78,13 +78,19 @@ module Gimlet
         @bench = Store::Bench.new(database)
         @sightings = Store::Sightings.new(database)
         @door = Door.new(database)
+        @wellbeing = Store::Wellbeing.new(database)
       end
 
+      # Reads the catalogue before the first request asks for it.
+      def ready = @references.current
+
+      # Nothing is added to a file that is damaged.
+      before { problem(503, "damaged", wellbeing.damage) if wellbeing.damage && !request.get? }
       before { env[Door::PERSON] = door.pass(env, env[Gate::OPERATION]) if env[Gate::OPERATION] }
 
       private
 
-      attr_reader :database, :stock, :customers, :tickets, :orders, :bench, :sightings, :door
+      attr_reader :database, :wellbeing, :stock, :customers, :tickets, :orders, :bench, :sightings, :door
 
       def catalogue = @references.catalogue
       def import_catalogue = Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(@database))

@@ -21,7 +21,7 @@ module Gimlet
 
         # The disk's own troubles are said as what they are.
         def trouble(error)
-          code, sentence = Store::Wellbeing.trouble(error)
+          code, sentence = wellbeing.met(error)
           warn "#{error.class}: #{error.message}", *(error.backtrace.first(8) unless code)
           code ? problem(503, code, sentence) : problem(500, "internal", INTERNAL)
         end

@@ -11,9 +11,13 @@ module Gimlet
 
       module_function
 
-      # @param cells [Array]
-      # @return [String] one line
-      def line(cells) = CSV.generate_line(cells.map { |cell| cell.to_s.match?(FORMULA) ? "'#{cell}" : cell.to_s })
+      # @param out [#<<]
+      # @param lines [Enumerable<Array>]
+      # @return [Integer] lines written
+      def write(out, lines)
+        table = CSV.new(out)
+        lines.count { |cells| table << cells.map { |cell| cell.to_s.match?(FORMULA) ? "'#{cell}" : cell.to_s } }
+      end
     end
   end
 end

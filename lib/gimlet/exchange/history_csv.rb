@@ -11,11 +11,12 @@ module Gimlet
 
       module_function
 
-      # @param history [#each] rows of when, who, what, where and in which words
-      # @yield [String] the headings, then a line for each
-      def each_line(history)
-        yield CsvText.line(HEADINGS)
-        history.each { |at, *rest| yield CsvText.line([at.iso8601, *rest]) }
+      # @param history [Enumerable] of when, who, what, where and in which words
+      # @param out [#<<]
+      # @return [Integer] lines written beside the headings
+      def write(history, out)
+        CsvText.write(out, [HEADINGS])
+        CsvText.write(out, history.lazy.map { |at, *rest| [at.iso8601, *rest] })
       end
     end
   end

@@ -11,6 +11,8 @@ module Gimlet
     # Who did what and when: imports, prices, cancelled orders, and beside them every entry of tickets and benches. It grows, and is never
     # altered (the database itself refuses).
     class History
+      include Enumerable
+
       TABLES = %i[history entries bench_entries].freeze
       FOUND_BY = Sequel.function(:lower, Sequel.join(%i[who what place detail], " "))
 

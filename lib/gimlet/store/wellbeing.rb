@@ -32,16 +32,33 @@ module Gimlet
         [/IOException|CantOpenException|unable to open/i, ["disk_fault", "The disk cannot be read or written: see to it before going on."]]
       ].freeze
 
+      # A file up to this size is looked through whole with a report, at most so often; a larger one when it is started and copied.
+      LOOKED_THROUGH = 64 * 1024 * 1024
+      EVERY_S = 30
+
       # @param database [Sequel::Database]
       def initialize(database)
         @database = database
         @path = database.opts[:database].to_s
+        @looked = nil
+      end
+
+      # @return [String, nil] what is wrong with the file; once found damaged it stays so until it was seen to and started again
+      attr_reader :damage
+
+      # @param error [Exception] that a request met
+      # @return [Array(String, String), nil] as Wellbeing.trouble
+      def met(error)
+        found = self.class.trouble(error)
+        @damage = found.last if found&.first == "damaged"
+        found
       end
 
       # @return [Report]
       def call
+        look_through
         can_read, read_fault = attempt { @database[:series].count }
-        can_write, write_fault = attempt { written }
+        can_write, write_fault = damage ? [false, damage] : attempt { written }
         room = room_bytes
         latest = Backup.latest(Backup.folder(@path))
         problem = read_fault || write_fault || (room && room < LEAST_ROOM ? "Only #{room / 1_048_576} MB are left on the disk: make room." : nil)
@@ -53,6 +70,17 @@ module Gimlet
       def integrity = @database.fetch("PRAGMA quick_check").first.values.first
 
       private
+
+      def look_through
+        return if damage || File.size(@path) > LOOKED_THROUGH || (@looked && now - @looked < EVERY_S)
+
+        @looked = now
+        integrity == "ok" || raise(Sequel::DatabaseError, "the file is malformed")
+      rescue Sequel::Error => e
+        met(e)
+      end
+
+      def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
       # As much as an order takes, really written, and taken back.
       def written

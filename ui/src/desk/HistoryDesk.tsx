@@ -28,7 +28,7 @@ export function HistoryDesk() {
       {error && <p role="alert">{error.message}</p>}
       {data && (
         <>
-          <Table name="History" headings={["at", "who", "what", "where", "in its words"]} rows={data.entries.map((one) => [clock(one.at), one.who, one.what, one.place, one.detail.slice(0, 400)])} />
+          <Table name="History" headings={["at", "who", "what", "where", "in its words"]} rows={data.entries.map((one) => [clock(one.at), one.who, one.what, one.place, one.detail])} />
           <Pager what="entries" page={data.page} pages={data.pages} total={data.total} onPage={setPage} />
         </>
       )}

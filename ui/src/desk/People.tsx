@@ -38,6 +38,11 @@ export function People() {
     },
   });
   const leave = useMutation({ mutationFn: (who: string) => told(api.POST("/api/people/leave", { body: { name: who } })), onSuccess: refresh });
+  const [going, setGoing] = useState<string | null>(null);
+  const letGo = (who: string) => {
+    if (going === who) leave.mutate(who);
+    setGoing(going === who ? null : who);
+  };
   const send = (event: FormEvent) => {
     event.preventDefault();
     put.mutate();
@@ -50,7 +55,7 @@ export function People() {
         <Table
           name="People"
           headings={["name", "role", "", "no more"]}
-          rows={data.staff.map((one) => [one.name, one.role, state(one), <Button key="leave" size="small" onClick={() => leave.mutate(one.name)}>{one.kind === SCRIPT ? `end the token of ${one.name}` : `${one.name} leaves`}</Button>])}
+          rows={data.staff.map((one) => [one.name, one.role, state(one), <Button key="leave" size="small" variant={going === one.name ? "contained" : "text"} onClick={() => letGo(one.name)}>{going === one.name ? "press again: " : ""}{one.kind === SCRIPT ? `end the token of ${one.name}` : `${one.name} leaves`}</Button>])}
         />
       )}
       {leave.error && <Box role="alert" sx={{ fontWeight: 700, my: 1 }}>▸ {leave.error.message}</Box>}

@@ -23,7 +23,7 @@ export function Table({ name, headings, rows, right = [] }: Props) {
       </TableHead>
       <TableBody>
         {rows.map((cells, row) => (
-          <TableRow key={row}>{cells.map((cell, column) => <TableCell key={column} align={align(column)} sx={{ overflowWrap: "anywhere" }}>{cell}</TableCell>)}</TableRow>
+          <TableRow key={row}>{cells.map((cell, column) => <TableCell key={column} align={align(column)} sx={{ overflowWrap: "break-word" }}>{cell}</TableCell>)}</TableRow>
         ))}
       </TableBody>
     </MuiTable>

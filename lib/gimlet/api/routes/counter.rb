@@ -16,7 +16,7 @@ module Gimlet
 
         def self.registered(app)
           app.get("/api/health") do
-            found = Store::Wellbeing.new(database).call
+            found = wellbeing.call
             answer(Counter.health(found, found.can_read ? reference.snapshot : nil), found.can_write ? 200 : 503)
           end
 

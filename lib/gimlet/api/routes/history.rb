@@ -3,6 +3,7 @@
 require "date"
 require "time"
 require_relative "../../exchange/history_csv"
+require_relative "../../present/plain_words"
 require_relative "../../store/backup"
 require_relative "../../store/history"
 
@@ -25,7 +26,7 @@ module Gimlet
 
           def told_of(day)
             page = history.day(day, params["q"], page_asked)
-            rows = page.rows.map { |row| { **row, at: row[:at].iso8601 } }
+            rows = page.rows.map { |row| { **row, at: row[:at].iso8601, detail: Present::PlainWords.call(row[:detail]) } }
             answer(day: day.iso8601, entries: rows, total: page.total, page: page.page, pages: page.pages)
           end
         end
@@ -37,7 +38,7 @@ module Gimlet
           app.get("/api/history.csv") do
             content_type "text/csv", charset: "utf-8"
             headers "Content-Disposition" => %(attachment; filename="gimlet-history.csv")
-            stream { |out| Exchange::HistoryCSV.each_line(history) { |line| out << line } }
+            stream { |out| Exchange::HistoryCSV.write(history, out) }
           end
 
           app.post("/api/backup") do
