@@ -9,7 +9,7 @@ require_relative "support/served_demo"
 
 KILLS = Integer(ARGV.fetch(0, "100"))
 LINE = "plate TK4R20, serial 31500, 15 lpm, green, packings"
-Written = Struct.new(:entries, :orders)
+Written = Struct.new(:lines, :orders)
 written = Written.new([], [])
 lock = Mutex.new
 count = 0
@@ -23,7 +23,7 @@ till = lambda do
       ticket = demo.post(http, "/api/tickets", kind: "said", key: key, words: LINE)
       next unless ticket.code == "201"
 
-      lock.synchronize { written.entries << key }
+      lock.synchronize { written.lines << key }
       view = JSON.parse(ticket.body)
       next unless (view["id"] % 3).zero?
 
@@ -46,7 +46,7 @@ end
 database = SQLite3::Database.new(demo.database)
 keys = database.execute("SELECT key, COUNT(*) FROM entries WHERE kind = 'said' GROUP BY key").to_h
 orders = database.execute("SELECT id, ticket_id FROM orders")
-puts "kills #{KILLS}; acknowledged: #{written.entries.size} entries, #{written.orders.size} orders"
-puts "lost: #{written.entries.count { |key| !keys.key?(key) }} entries, #{(written.orders - orders.map(&:first)).size} orders"
+puts "kills #{KILLS}; acknowledged: #{written.lines.size} entries, #{written.orders.size} orders"
+puts "lost: #{written.lines.count { |key| !keys.key?(key) }} entries, #{(written.orders - orders.map(&:first)).size} orders"
 puts "twice: #{keys.count { |_, times| times > 1 }} entries, #{orders.size - orders.map(&:last).uniq.size} orders"
 puts "integrity: #{database.execute('PRAGMA integrity_check').flatten.first}"

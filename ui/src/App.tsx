@@ -7,6 +7,7 @@ const OrdersPage = lazy(() => import("./orders/OrdersPage").then((file) => ({ de
 const BenchPage = lazy(() => import("./bench/BenchPage").then((file) => ({ default: file.BenchPage })));
 const OrderPage = lazy(() => import("./orders/OrderPage").then((file) => ({ default: file.OrderPage })));
 const DeskPage = lazy(() => import("./desk/DeskPage").then((file) => ({ default: file.DeskPage })));
+const MeasurePage = lazy(() => import("./measure/MeasurePage").then((file) => ({ default: file.MeasurePage })));
 
 export function App() {
   return (
@@ -18,6 +19,7 @@ export function App() {
           <Route path="/orders" element={<OrdersPage />} />
           <Route path="/orders/:id" element={<OrderPage />} />
           <Route path="/orders/:id/bench" element={<BenchPage />} />
+          <Route path="/measure/:what" element={<MeasurePage />} />
           <Route path="/desk/:part" element={<DeskPage />} />
         </Routes>
       </Suspense>

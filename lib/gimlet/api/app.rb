@@ -26,6 +26,7 @@ require_relative "routes/bench"
 require_relative "routes/catalogue"
 require_relative "routes/counter"
 require_relative "routes/history"
+require_relative "routes/measuring"
 require_relative "routes/orders"
 require_relative "routes/pages"
 require_relative "routes/people"
@@ -60,6 +61,7 @@ module Gimlet
       register Routes::Orders
       register Routes::Bench
       register Routes::Sightings
+      register Routes::Measuring
       register Routes::Catalogue
       register Routes::History
       register Routes::People

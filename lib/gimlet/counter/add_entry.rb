@@ -8,6 +8,7 @@ require_relative "../core/8_tools/wrench"
 require_relative "../core/ticket/ticket"
 require_relative "identify_pump"
 require_relative "known_things"
+require_relative "measured_on_ticket"
 
 module Gimlet
   module Counter
@@ -15,6 +16,7 @@ module Gimlet
     class AddEntry
       # Kinds that a client may send, with the keys that its body keeps.
       KEPT = { "said" => %w[words asked], "answered" => %w[reading label], "not_sure" => %w[trait], "taken_up" => %w[words of reading complaint],
+               "measured" => %w[what measure],
                "struck" => %w[of item], "restored" => %w[of item], "customer" => %w[customer_id], "channel" => %w[channel],
                "work" => %w[areas agreed pumps positions], "extent" => %w[extent], "checked" => %w[check result],
                "inspected" => %w[slot position outcome measured], "had" => %w[number quantity], "owns" => %w[tool has from to unit mark],
@@ -32,6 +34,7 @@ module Gimlet
         @customers = customers
         @identify = IdentifyPump.new(reference, customers)
         @known = KnownThings.new(reference.snapshot)
+        @measured = MeasuredOnTicket.new(reference.snapshot)
       end
 
       # @param id [Integer]
@@ -77,6 +80,7 @@ module Gimlet
         when "answered" then reading(body, channel)
         when "not_sure" then body.tap { @reference.vocabulary.trait(body["trait"]) }
         when "taken_up" then taken_up(body, channel)
+        when "measured" then body.merge("readings" => observed(@measured.readings(body), channel))
         when "customer" then body.tap { @identify.owned_by(body["customer_id"]) }
         when "settled" then settled(body)
         when "closed", "reopened" then body.tap { reasoned(body) }
@@ -135,9 +139,12 @@ module Gimlet
       end
 
       def plain(item, channel)
-        seen = item.readings&.map { |one| { "observer" => IdentifyPump::OBSERVER.fetch(channel) }.merge(fields(one)) }
+        read = item.measure ? @measured.readings(item.measure) : item.readings&.map { |one| fields(one) }
+        seen = read && observed(read, channel)
         item.to_h.compact.transform_keys(&:to_s).merge("readings" => seen).compact
       end
+
+      def observed(readings, channel) = readings.map { |one| { "observer" => IdentifyPump::OBSERVER.fetch(channel) }.merge(one) }
 
       # Exact numbers become plain ones, in the unit they were said in.
       def fields(reading)

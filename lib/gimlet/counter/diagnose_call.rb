@@ -22,14 +22,22 @@ module Gimlet
 
       # @param ticket [Core::Ticket::Folded]
       # @param pump [Core::Catalogue::Variant, nil]
+      # @param measured [Array<MeasuredOnTicket::Kept>]
       # @return [Result, nil] nil where nothing is complained of
-      def call(ticket, pump)
+      def call(ticket, pump, measured = [])
         checked = ticket.checked.transform_values { |result| ANSWERS.fetch(result) }
-        found = @reference.field.recall(:results, [:diagnosis, ticket.complaints, checked]) { [DIAGNOSE.call(ticket.complaints, checked)] }.first
+        key = [:diagnosis, ticket.complaints, checked, weighed = weighed(measured)]
+        found = @reference.field.recall(:results, key) { [DIAGNOSE.call(ticket.complaints, checked, weighed)] }.first
         found && Result.new(found: found, sums: Core::Diagnosis::Sums.call(*ratings(ticket, pump)), checked: by_sign(checked))
       end
 
       private
+
+      # The last bucket counts, and only what is not as it should be, or clears what is complained of.
+      def weighed(measured)
+        told = measured.select { |one| one.what == "flow" }.last&.found&.told || []
+        told.select(&:sign).to_h { |one| [one.sign, [one.there, one.gone]] }
+      end
 
       def by_sign(checked) = checked.transform_keys { |id| MODEL.signs.fetch(id) }
 

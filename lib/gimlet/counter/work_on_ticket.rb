@@ -5,6 +5,7 @@ require_relative "../core/ticket/ticket"
 require_relative "../core/value"
 require_relative "diagnose_call"
 require_relative "identify_pump"
+require_relative "measured_on_ticket"
 require_relative "ticket_plans"
 require_relative "tray"
 
@@ -15,7 +16,7 @@ module Gimlet
       # `step` is [pumps, orders] still possible after each line that said something, by entry number. `pump` is the variant that the order
       # would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a PlanRebuild::Result or nil; `extents`
       # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil.
-      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :lacking, :diagnosis, :extents)
+      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :lacking, :diagnosis, :extents, :measured)
 
       # @param reference [Reference]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
@@ -26,6 +27,7 @@ module Gimlet
         @customers = customers
         @identify = IdentifyPump.new(reference, customers)
         @diagnose = DiagnoseCall.new(reference)
+        @measured = MeasuredOnTicket.new(reference.snapshot, stock)
       end
 
       # @param id [Integer, nil]
@@ -36,10 +38,11 @@ module Gimlet
         found = identified(ticket)
         pump, sure = leading(ticket, found)
         planned = @plans.call(ticket, pump) if pump && !ticket.scope.empty?
+        measured = @measured.call(ticket, pump)
         View.new(id: id, ticket: ticket, customer: customer, found: found,
                  steps: steps(ticket, entries, found.owned), pump: pump, sure: sure, planned: planned,
                  tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned), lacking: lacking(ticket, found, pump, planned),
-                 diagnosis: @diagnose.call(ticket, pump), extents: planned ? extents(ticket, pump) : [])
+                 measured: measured, diagnosis: @diagnose.call(ticket, pump, measured), extents: planned ? extents(ticket, pump) : [])
       end
 
       private

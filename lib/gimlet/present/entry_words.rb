@@ -4,6 +4,7 @@ require_relative "../core/1_catalogue/inspection"
 require_relative "../core/2_readings/trait"
 require_relative "../core/4_teardown/extent"
 require_relative "../core/6_kit_plan/plans"
+require_relative "measured_on_ticket"
 
 module Gimlet
   module Present
@@ -25,6 +26,7 @@ module Gimlet
       def answered(body) = body["label"] || "answered"
       def not_sure(_body) = "not sure"
       def taken_up(_body) = "taken up by hand"
+      def measured(body) = "measured: #{MeasuredOnTicket.words(body)}"
       def struck(body) = "struck out: line #{body['of']}"
       def restored(body) = "brought back: line #{body['of']}"
       def customer(body) = body["customer_id"] ? "customer named" : "customer not named"

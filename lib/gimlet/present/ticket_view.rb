@@ -7,6 +7,7 @@ require_relative "heard"
 require_relative "identification"
 require_relative "lacking"
 require_relative "phrasebook"
+require_relative "measured_on_ticket"
 require_relative "plan"
 require_relative "seen"
 
@@ -35,7 +36,7 @@ module Gimlet
           pump: pump, plan: plan, seen: plan && Seen.call(plan), tray: tray,
           lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id, phrases: Phrasebook.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
-          extents: @view.extents.map { |id, cost| extent(id, cost) } }
+          measured: MeasuredOnTicket.call(@view.measured), extents: @view.extents.map { |id, cost| extent(id, cost) } }
       end
 
       private

@@ -17,6 +17,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
       <nav aria-label="Main" style={{ display: "flex", gap: 4, whiteSpace: "nowrap" }}>
         <Link to="/" reloadDocument style={linkStyle}>New ticket</Link>
         <Link to="/orders" style={linkStyle}>Orders</Link>
+        <Link to="/measure/seal" style={linkStyle}>Measure</Link>
         <Link to="/desk/prices" style={linkStyle}>Desk</Link>
       </nav>
     </Box>

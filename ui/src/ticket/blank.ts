@@ -23,4 +23,5 @@ export const blankView = (id: number | null): TicketView => ({
   phrases: [],
   diagnosis: null,
   extents: [],
+  measured: [],
 });

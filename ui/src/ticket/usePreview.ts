@@ -1,17 +1,11 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
 import { api, told } from "../api/client";
 import type { Preview } from "../api/types";
-
-const REST_MS = 130;
+import { useRested } from "../shell/useRested";
 
 /** What would be heard of a line, asked for when the typing rests; nothing is kept of it. */
 export function usePreview(words: string, asked: string | null): Preview | undefined {
-  const [rested, setRested] = useState("");
-  useEffect(() => {
-    const timer = setTimeout(() => setRested(words), REST_MS);
-    return () => clearTimeout(timer);
-  }, [words]);
+  const rested = useRested(words);
   const { data } = useQuery({
     queryKey: ["preview", rested, asked],
     queryFn: () => told(api.POST("/api/preview", { body: { words: rested, asked } })),

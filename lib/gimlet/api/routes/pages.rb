@@ -9,7 +9,7 @@ module Gimlet
         POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'"
 
         def self.registered(app)
-          app.get(%r{/|/orders|/orders/\d+(?:/bench)?|/tickets/\d+|/desk/(?:prices|catalogue|people|history|copies)}) do
+          app.get(%r{/|/orders|/orders/\d+(?:/bench)?|/tickets/\d+|/(?:measure|desk)/[a-z]+}) do
             headers "Content-Security-Policy" => POLICY, "Cache-Control" => "no-cache"
             send_file File.join(settings.public_folder, "index.html")
           end

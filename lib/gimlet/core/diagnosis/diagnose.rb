@@ -37,12 +37,14 @@ module Gimlet
 
         # @param told [Array<String>] ids of signs that were told of
         # @param checked [Hash{String=>Boolean}] sign id => whether it was there when it was checked
+        # @param measured [Hash{String=>Array(Float, Float)}] sign id => how likely what was measured is where the sign is there, and where not
         # @return [Found, nil] nil where nothing was noticed
-        def call(told, checked = {})
+        def call(told, checked = {}, measured = {})
           told = told.select { |id| @model.signs.key?(id) }
-          return if told.empty? && checked.empty?
+          return if told.empty? && checked.empty? && measured.empty?
 
-          belief = weigh(told, checked)
+          belief = weigh(told, checked, measured)
+          checked = measured.transform_values { |there, gone| there > gone }.merge(checked)
           suspects = suspects(belief, told + checked.select { |_, there| there }.keys)
           scope, enough = scope(belief)
           Found.new(suspects: suspects, scope: scope, enough: enough, first: rule_out(suspects, checked), next_checks: next_checks(belief, checked))
@@ -51,18 +53,19 @@ module Gimlet
         private
 
         # @return [Hash{Array<Cause>=>Float}] sums to 1
-        def weigh(told, checked)
-          weights = @sets.to_h { |causes| [causes, prior(causes) * likelihood(causes, told, checked)] }
+        def weigh(told, checked, measured)
+          weights = @sets.to_h { |causes| [causes, prior(causes) * likelihood(causes, told, checked, measured)] }
           total = weights.values.sum
           weights.transform_values { |weight| weight / total }
         end
 
         def prior(causes) = causes.reduce(ANOTHER**(causes.size - 1)) { |all, one| all * one.often }
 
-        def likelihood(causes, told, checked)
+        def likelihood(causes, told, checked, measured)
           @model.signs.values.reduce(1.0) do |all, sign|
             chance = sign.chance(causes)
-            all * if checked.key?(sign.id) then checked[sign.id] ? chance : 1 - chance
+            all * if measured.key?(sign.id) then measured[sign.id].then { |there, gone| (chance * there) + ((1 - chance) * gone) }
+                  elsif checked.key?(sign.id) then checked[sign.id] ? chance : 1 - chance
                   elsif told.include?(sign.id) then chance
                   elsif sign.ask then 1
                   else 1 - (TOLD * chance)

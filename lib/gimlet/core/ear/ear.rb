@@ -5,6 +5,7 @@ require_relative "complaints"
 require_relative "grammar"
 require_relative "heard"
 require_relative "lexicon"
+require_relative "measures"
 require_relative "pieces"
 
 module Gimlet
@@ -37,8 +38,10 @@ module Gimlet
         # @param asked [String, nil] the trait that was asked for
         # @return [Heard]
         def call(line, asked: nil)
-          pieces = Pieces.new(@lexicon, @names).call(line)
-          Grammar.new(@vocabulary, @names, @complaints, line, asked && @vocabulary.trait(asked, "asked")).call(pieces)
+          measured, rest = Measures.call(line)
+          pieces = Pieces.new(@lexicon, @names).call(rest)
+          heard = Grammar.new(@vocabulary, @names, @complaints, rest, asked && @vocabulary.trait(asked, "asked")).call(pieces)
+          measured.empty? ? heard : heard.with(items: (measured + heard.items).sort_by { |one| one.from || 0 })
         end
       end
     end

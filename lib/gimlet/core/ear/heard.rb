@@ -6,7 +6,8 @@ module Gimlet
   module Core
     module Ear
       # One thing made of some words. `readings` are fields for Readings::Reading.from; `from` and `to` say which characters of the line.
-      Item = Value.of(:readings, :areas, :complaint, :wish, :pumps, :unit, :from, :to)
+      # `measure` is what the bench works on: { "what", "measure" }.
+      Item = Value.of(:readings, :areas, :complaint, :wish, :pumps, :unit, :measure, :from, :to)
       # Words nothing was made of; `note` says why where that is known.
       Unheard = Value.of(:words, :note, :from, :to)
 

@@ -11,6 +11,7 @@ module Gimlet
       #   answered   reading, label       a button was pressed, or a candidate's own pump named
       #   not_sure   trait
       #   taken_up   words, of, reading | complaint    words that were not heard, made into something by hand
+      #   measured   what, measure, readings      a seal or the flow, as it was measured at the bench
       #   struck     of, item             an item of an earlier entry does not count; item nil: all of it
       #   restored   of, item
       #   customer   customer_id          nil for nobody
@@ -33,7 +34,7 @@ module Gimlet
       #   reopened   reason               a closed ticket goes on, or its order is amended
       #   ordered    order_id, reason
       Entry = Value.of(:number, :kind, :body, :at, :who)
-      KINDS = %w[said answered not_sure taken_up struck restored customer channel work extent checked inspected had owns handed entered pump
+      KINDS = %w[said answered not_sure taken_up measured struck restored customer channel work extent checked inspected had owns handed entered pump
                  settled plan fixed extension unit closed reopened ordered].freeze
     end
   end

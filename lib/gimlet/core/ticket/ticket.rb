@@ -9,7 +9,7 @@ module Gimlet
     module Ticket
       # Something that an entry says: readings (fields for Readings::Reading.from), work, a complaint, a wish ... `of` is the entry's number
       # and `item` its place in it.
-      Item = Value.of(:of, :item, :readings, :areas, :complaint, :wish, :pumps, :unit, :from, :to, :struck)
+      Item = Value.of(:of, :item, :readings, :areas, :complaint, :wish, :pumps, :unit, :measure, :from, :to, :struck)
       # One line of the call as it went.
       Line = Value.of(:number, :kind, :at, :who, :words, :items, :unheard, :body)
 
@@ -156,13 +156,14 @@ module Gimlet
           when "said" then entry.body.dig("heard", "items").map { |one| item(one) }
           when "answered" then [{ readings: [fields(entry.body["reading"])] }]
           when "not_sure" then [{ readings: [{ trait: entry.body["trait"], unknown: true }] }]
+          when "measured" then [{ measure: entry.body.slice("what", "measure"), readings: entry.body["readings"].map { |one| fields(one) } }]
           when "taken_up" then [{ readings: entry.body["reading"] && [fields(entry.body["reading"])], complaint: entry.body["complaint"] }]
           else []
           end
         end
 
         def item(one)
-          kept = one.transform_keys(&:to_sym).slice(:areas, :complaint, :wish, :pumps, :unit, :from, :to)
+          kept = one.transform_keys(&:to_sym).slice(:areas, :complaint, :wish, :pumps, :unit, :measure, :from, :to)
           kept.merge(readings: one["readings"]&.map { |reading| fields(reading) })
         end
 

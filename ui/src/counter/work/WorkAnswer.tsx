@@ -9,6 +9,7 @@ import type { LiveTicket } from "../../ticket/useTicket";
 import { Areas } from "./Areas";
 import { DiagnosisPanel } from "./DiagnosisPanel";
 import { Extents } from "./Extents";
+import { Measured } from "./Measured";
 
 interface Props {
   ticket: LiveTicket;
@@ -25,6 +26,7 @@ export function WorkAnswer({ ticket, view, onAgree }: Props) {
   return (
     <>
       <ProblemNote ticket={ticket} where="Work" />
+      <Measured ticket={ticket} view={view} />
       {diagnosis
         ? <DiagnosisPanel ticket={ticket} diagnosis={diagnosis} complaints={state.complaints} onTake={(areas) => void work(areas, {})} />
         : state.complaints.length > 0 && <p style={{ margin: "0 0 6px" }}><strong>Complaint:</strong> {state.complaints.join(", ")}.</p>}

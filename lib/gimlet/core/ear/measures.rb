@@ -1,0 +1,129 @@
+# frozen_string_literal: true
+
+require_relative "heard"
+
+module Gimlet
+  module Core
+    module Ear
+      # Measurements that the bench works on, picked out of a line before the rest is heard: a bucket and a watch, a ring by its sizes, a dash
+      # number as it is spoken.
+      #
+      #   Measures.call("bucket 20 litres in 85 seconds, nozzle 045, 140 bar").first.first.measure
+      #   # => { "what" => "flow", "measure" => { "bucket" => { "litres" => "20", "seconds" => "85", "nozzle" => "045", "pressure" => "140 bar" } } }
+      module Measures
+        NUMBER = /\d+(?:[.,]\d+)?/
+        # From the word to the end of its sentence; how much of that is about the bucket is seen piece by piece.
+        BUCKET = /(?:#{NUMBER}\s*(?:l|litres?|liters?|gal(?:lon)?s?)\s+)?\bbucket\b(?:[^.;\n]|(?<=\d)\.(?=\d))*/i
+        LITRES = /(#{NUMBER})\s*(?:l|litres?|liters?|ltrs?)\b/i
+        GALLONS = /(#{NUMBER})\s*(?:us )?gal(?:lons?|s)?\b/i
+        MINUTES = /(#{NUMBER}|an?|one)\s*min(?:ute)?s?\b(?:\s*(?:and\s*)?(#{NUMBER})\s*(?:s|secs?|seconds?)?\b)?/i
+        SECONDS = /(#{NUMBER})\s*(?:s|secs?|seconds?)\b/i
+        NOZZLE = /\bnozzle\s*(?:size|number|no\.?|#)?\s*(\d[\d.-]*)|(\b\d[\d.]*)\s*nozzle\b/i
+        PRESSURE = /(#{NUMBER})\s*(bar|psi|mpa)\b/i
+        TURNS = /(#{NUMBER})\s*(?:rpm|turns a minute|revs)\b/i
+        # A piece of the sentence after the bucket's own that still speaks of it, and of nothing else.
+        RELATED = /\A\s*(?:(?:and|with|an?|at|the)\s+)*
+                   (?:#{LITRES}|#{GALLONS}|#{MINUTES}|#{SECONDS}|#{NOZZLE}|#{PRESSURE}|#{TURNS}|
+                      (?:feed|supply|tap|inlet)\s+(?:gives\s+)?#{NUMBER}(?:\s*(?:l|litres?|lpm|gpm)\b)?)
+                   (?:\s*(?:at|on|in|of)\s+the\s+(?:gun|nozzle|lance|gauge|shaft|bucket))?\s*\z/xi
+        FEED = /\b(?:feed|supply|tap|inlet)\b[^,]*?(#{NUMBER})\s*(l(?:itres?|pm)?[^,]*|gpm)?/i
+        SIZE = %r{((?:\d+\s+)?\d+/\d+|\d+(?:[.,]\d+)?)\s*(mm|in(?:ch(?:es)?)?|")?}i
+        RING = /\b(?:(old|used|worn|swollen|flat)\s+)?(?:o[- ]?)?ring\s+(?:is\s+|of\s+)?#{SIZE}\s*(?:by|x|×)\s*#{SIZE}(?:\s*(?:by|x|×)\s*#{SIZE})?/i
+        DASH = /\b(?:dash|as ?568)[ -]*(?:number\s*)?(\d{3})\b/i
+        TEENS = %w[ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen].each_with_index.to_h do |word, at|
+          [word, at + 10]
+        end.freeze
+        TENS = %w[twenty thirty forty fifty sixty seventy eighty ninety].each_with_index.to_h { |word, at| [word, (at + 2) * 10] }.freeze
+        ONES = %w[one two three four five six seven eight nine].each_with_index.to_h { |word, at| [word, at + 1] }.freeze
+        TWO = /(?:(#{TENS.keys.join('|')})(?:[- ]?(#{ONES.keys.join('|')}))?|(#{TEENS.keys.join('|')})|(?:oh|o)[- ]?(#{ONES.keys.join('|')}))/
+        # "an oh-sixteen"; "four one-sixteens"; "a two-ten ring". A hundred alone says nothing without an s or a ring.
+        SPOKEN = /\b(oh|zero|one|two|three|four)[- ]#{TWO}(e?s)?\b(\s*(?:o[- ]?)?rings?\b)?/i
+        HUNDREDS = { "oh" => 0, "zero" => 0, "one" => 1, "two" => 2, "three" => 3, "four" => 4 }.freeze
+        # A second size that is so much smaller than the first is the section, not the outer diameter.
+        SECTION_AT_MOST = Rational(4, 10)
+        GALLON_L = Units::GALLON_L.to_f
+
+        module_function
+
+        # @param line [String]
+        # @return [Array(Array<Item>, String)] what was measured, and the line with that taken out
+        def call(line)
+          items = []
+          rest = [[BUCKET, :bucket], [RING, :ring], [DASH, :dash], [SPOKEN, :spoken]].reduce(line) do |left, (pattern, reader)|
+            left.gsub(pattern) do |words|
+              match = Regexp.last_match
+              measure, length = send(reader, match)
+              next words unless measure
+
+              length ||= words.size
+              items << Item.new(measure: measure, from: match.begin(0), to: match.begin(0) + length)
+              ",".ljust(length) + words[length..]
+            end
+          end
+          [items, rest]
+        end
+
+        # @return [Array(Hash, Integer), nil] the measure, and how many characters speak of it
+        def bucket(match)
+          text = about_it(match[0])
+          litres = text[LITRES, 1] || text[GALLONS, 1]&.then { |told| (told.tr(",", ".").to_f * GALLON_L).round(2).to_s }
+          seconds = seconds(text)
+          return unless litres && seconds
+
+          pressure = text[PRESSURE, 1] && "#{text[PRESSURE, 1]} #{text[PRESSURE, 2]}"
+          told = { "litres" => litres, "seconds" => seconds, "nozzle" => text[NOZZLE, 1] || text[NOZZLE, 2], "pressure" => pressure,
+                   "turns" => text[TURNS, 1], "supply" => text[FEED, 1] }
+          [{ "what" => "flow", "measure" => { "bucket" => told.compact } }, text.size]
+        end
+
+        # The bucket's own piece as far as figures go, then the pieces that are about nothing else.
+        def about_it(sentence)
+          own, *others = sentence.split(/(?<=,)(?!\d)/)
+          more = others.take_while { |piece| piece.delete_suffix(",").match?(RELATED) }
+          return [own, *more].join.delete_suffix(",") if more.any?
+
+          ends = [LITRES, GALLONS, MINUTES, SECONDS, NOZZLE, PRESSURE, TURNS, /\bbucket\b/i].filter_map { |one| own.match(one)&.end(0) }
+          own[0, ends.max]
+        end
+
+        def seconds(text)
+          match = text.match(MINUTES) or return text[SECONDS, 1]
+          minutes = match[1].match?(/\d/) ? match[1].tr(",", ".").to_f : 1.0
+          ((minutes * 60) + match[2].to_s.tr(",", ".").to_f).then { |told| told == told.to_i ? told.to_i.to_s : told.to_s }
+        end
+
+        def ring(match)
+          old, *told = match.captures
+          sizes = told.each_slice(2).filter_map { |size, unit| size && [size, unit] }
+          unit = sizes.filter_map(&:last).last
+          sizes = sizes.map { |size, own| [size, own || unit].compact.join(" ") }
+          inner, second, third = sizes
+          names = if third
+                    %w[inner_mm outer_mm section_mm]
+                  else
+                    ["inner_mm", value(second) < value(inner) * SECTION_AT_MOST ? "section_mm" : "outer_mm"]
+                  end
+          { "what" => "seal", "measure" => { **names.zip([inner, second, third]).to_h, "old" => (true if old) }.compact }
+        end
+
+        def value(size) = size.split.sum { |one| one.match?(/\d/) ? Rational(one.tr(",", ".")) : 0 }
+
+        def dash(match) = { "what" => "seal", "measure" => { "dash" => match[1] } }
+
+        def spoken(match)
+          hundred, tens, ones, teens, small, plural, ring = match.captures
+          return unless plural || ring || hundred.match?(/oh|zero/i)
+
+          two = if teens
+                  TEENS[teens.downcase]
+                elsif tens
+                  TENS[tens.downcase] + (ones ? ONES[ones.downcase] : 0)
+                else
+                  ONES[small.downcase]
+                end
+          { "what" => "seal", "measure" => { "dash" => format("%03d", (HUNDREDS[hundred.downcase] * 100) + two) } }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,160 @@
+# frozen_string_literal: true
+
+require_relative "../input_error"
+require_relative "../value"
+require_relative "figures"
+
+module Gimlet
+  module Core
+    module Flow
+      # A figure that was worked out: `sum` is written out, `assumed` names usual figures it rests on.
+      Worked = Value.of(:id, :value, :sum, :assumed)
+      # Given figures that cannot all be true: by `equations` together one side is `times` the other. `would_be` is what each of them would have
+      # to be for the rest to stand.
+      Disagreement = Value.of(:equations, :times, :would_be, :sum)
+      # `given`, `worked` and `assumed` by id.
+      Solved = Value.of(:given, :worked, :assumed, :disagreements)
+
+      # From any known figures the rest: each equation is a product of powers, so their logarithms are linear equations, and elimination finds
+      # every figure that the known ones say, one equation or several at once. Where more is known than needed, it says what disagrees.
+      class Solve
+        # Figures read off plates and gauges agree within this.
+        AGREES = 0.03
+        # From so much on, so many digits after the point are worth saying.
+        DIGITS = { 100 => 0, 10 => 1, 0 => 2 }.freeze
+        # One equation, or several together: powers of what is not known, logarithm of the rest, and how often each equation is in it.
+        Row = Value.of(:powers, :constant, :from)
+
+        # @param given [Hash{String=>Numeric}] of FIGURES
+        # @return [Solved]
+        # @raise [InputError] beyond what a figure can be
+        def call(given)
+          given.each { |id, value| bounded(id, value) }
+          @given = given
+          rows = eliminated(given)
+          assumed = assumptions(given)
+          all = worked(given, assumed)
+          beyond = all.values.reject { |one| possible?(one) }
+          Solved.new(given: given, worked: all.except(*beyond.map(&:id)), assumed: assumed,
+                     disagreements: disagreements(rows) + beyond.select { |one| one.assumed.empty? }.map { |one| impossible(one) })
+        end
+
+        private
+
+        def bounded(id, value)
+          figure = FIGURES.fetch(id)
+          return if value.between?(figure.least, figure.most)
+
+          unit = " #{figure.unit}" if figure.unit
+          InputError.reject(id, "out_of_range",
+                            "#{figure.name.capitalize} lies between #{plain(figure.least)} and #{plain(figure.most)}#{unit}, not #{plain(value)}.")
+        end
+
+        # @return [Array<Row>] Gauss-Jordan over what is not known, exact in the powers
+        def eliminated(known)
+          rows = EQUATIONS.map { |one| row(one, known) }
+          done = []
+          while (at = rows.index { |one| one.powers.any? })
+            pivot = rows.delete_at(at)
+            id, power = pivot.powers.first
+            pivot = scaled(pivot, 1 / power)
+            rows, done = [rows, done].map { |some| some.map { |one| one.powers[id] ? minus(one, pivot, one.powers[id]) : one } }
+            done << pivot
+          end
+          done + rows
+        end
+
+        def row(equation, known)
+          told = equation.powers.slice(*known.keys)
+          Row.new(powers: equation.powers.except(*known.keys), constant: Math.log(equation.constant) - told.sum do |id, power|
+            power * Math.log(known[id])
+          end,
+                  from: { equation.id => 1r })
+        end
+
+        def scaled(row, times)
+          Row.new(powers: row.powers.transform_values { |one| one * times }, constant: row.constant * times, from: row.from.transform_values do |one|
+            one * times
+          end)
+        end
+
+        def minus(row, other, times)
+          less = scaled(other, -times)
+          added = ->(one, two) { one.merge(two) { |_, left, right| left + right }.reject { |_, value| value.zero? } }
+          Row.new(powers: added.call(row.powers, less.powers), constant: row.constant + less.constant, from: added.call(row.from, less.from))
+        end
+
+        def solved(rows) = rows.select { |one| one.powers.size == 1 }.to_h { |one| [one.powers.keys.first, one] }
+
+        # Usual figures, where they lead on: one that the known figures say already is not assumed.
+        def assumptions(given)
+          FIGURES.values.select(&:usual).reduce({}) do |all, figure|
+            known = given.merge(all)
+            next all if known.key?(figure.id) || solved(eliminated(known)).key?(figure.id) || !touched?(figure, known)
+
+            more = known.merge(figure.id => figure.usual)
+            gained = solved(eliminated(more)).keys - solved(eliminated(known)).keys
+            gained.any? ? all.merge(figure.id => figure.usual) : all
+          end
+        end
+
+        def touched?(figure, known)
+          said = known.keys + solved(eliminated(known)).keys
+          EQUATIONS.any? { |one| one.powers.key?(figure.id) && one.powers.keys.any? { |id| said.include?(id) } }
+        end
+
+        def possible?(one) = one.value.between?(FIGURES.fetch(one.id).least * (1 - AGREES), FIGURES.fetch(one.id).most * (1 + AGREES))
+
+        def impossible(one)
+          figure = FIGURES.fetch(one.id)
+          Disagreement.new(equations: [], times: nil, would_be: {},
+                           sum: "#{one.sum}, and that lies between #{plain(figure.least)} and #{plain(figure.most)}: one of these figures is wrong")
+        end
+
+        def worked(given, assumed)
+          sure = solved(eliminated(given))
+          all = solved(eliminated(given.merge(assumed)))
+          all.to_h do |id, row|
+            value = Math.exp(row.constant)
+            rests = sure.key?(id) ? [] : assumed.keys & rests_on(row)
+            [id, Worked.new(id: id, value: value, sum: sum(id, value, row, given.merge(assumed)), assumed: rests)]
+          end
+        end
+
+        def rests_on(row) = EQUATIONS.select { |one| row.from.key?(one.id) }.flat_map { |one| one.powers.keys }.uniq
+
+        # In words: the equations, the figures that went in, what comes out.
+        def sum(id, value, row, known)
+          used = EQUATIONS.select { |one| row.from.key?(one.id) }
+          figures = known.slice(*rests_on(row)).map { |name, one| said(name, one) }
+          "#{used.map(&:text).join(' and ')}: with #{figures.join(', ')} #{said(id, value)}"
+        end
+
+        def said(id, value)
+          figure = FIGURES.fetch(id)
+          "#{figure.name} #{plain(value)}#{" #{figure.unit}" if figure.unit}"
+        end
+
+        # Rows in which nothing is unknown: their two sides are equal, or figures disagree.
+        def disagreements(rows)
+          rows.select { |one| one.powers.empty? && one.constant.abs > Math.log(1 + AGREES) }.map do |row|
+            used = EQUATIONS.select { |one| row.from.key?(one.id) }
+            figures = @given.slice(*rests_on(row)).map { |id, value| said(id, value) }
+            Disagreement.new(equations: used.map(&:id), times: Math.exp(row.constant.abs), would_be: would_be(row, used),
+                             sum: "#{used.map(&:text).join(' and ')}: #{figures.join(', ')} cannot all be true")
+          end
+        end
+
+        def would_be(row, used)
+          powers = used.each_with_object(Hash.new(0)) { |one, all| one.powers.each { |id, power| all[id] += power * row.from[one.id] } }
+          @given.keys.reject { |id| powers[id].zero? }.to_h { |id| [id, @given[id] * Math.exp(row.constant / powers[id])] }
+        end
+
+        def plain(value)
+          rounded = value.round(DIGITS.find { |least, _| value.abs >= least }.last)
+          rounded == rounded.to_i ? rounded.to_i : rounded
+        end
+      end
+    end
+  end
+end

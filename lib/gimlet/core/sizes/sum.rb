@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+require_relative "../input_error"
+require_relative "../value"
+
+module Gimlet
+  module Core
+    # Rings and seals by their sizes, against published tables and limits.
+    module Sizes
+      # How well something serves, the best first.
+      VERDICTS = %w[exact fits temporary no].freeze
+
+      # One sum behind a verdict: what was worked out, the figures it comes from, the limits it was held against and what follows.
+      Sum = Value.of(:name, :percent, :sum, :limit, :verdict)
+
+      # @param verdicts [Array<String>]
+      # @return [String] the worst of them
+      def self.worst(verdicts) = verdicts.max_by { |one| VERDICTS.index(one) }
+
+      # @return [String]
+      def self.percent(value) = "#{value.round(1) + 0} %"
+
+      # @raise [InputError] with the sum that fails
+      def self.ordered(inner, outer, name, between)
+        inner < outer ||
+          InputError.reject("inner_mm", "inner_wider", "#{name} #{mm(inner)} is not below the outer #{mm(outer)}: #{between} would be " \
+                                                       "(#{mm(outer)} − #{mm(inner)})/2 = #{mm((outer - inner) / 2.0)} mm.")
+      end
+
+      # @return [String] a figure in mm as people write it
+      def self.mm(value) = value.round(2).then { |one| one == one.to_i ? one.to_i.to_s : one.to_s }
+    end
+  end
+end

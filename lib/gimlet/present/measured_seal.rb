@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+require_relative "../core/sizes/sum"
+
+module Gimlet
+  module Present
+    # What was found for a ring or a lip seal: verdict, drawing, sums, in the order of the eye.
+    module MeasuredSeal
+      WORDS = { "exact" => "This is the size.", "fits" => "This fits.", "temporary" => "For a while only, until the right one is here.",
+                "no" => "Nothing here serves." }.freeze
+
+      # What a used ring was is never quite known.
+      USED = { "exact" => "Almost surely what it was.", "fits" => "This may be it: measure the groove to be sure.",
+               "temporary" => "Less likely, or for a while only: measure the groove.", "no" => "Nothing here serves." }.freeze
+
+      module_function
+
+      # @param found [Counter::MeasureSeal::Found]
+      # @return [Hash] of the OpenAPI schema MeasuredSeal
+      def call(found)
+        words = found.measured&.old && found.gland.nil? ? USED : WORDS
+        own, standard = found.on_file.map { |one| on_file(one, found.gland) }, found.standard.map { |one| ring(one, found.gland) }
+        (own + standard).each { |row| row[:words] = words.fetch(row[:verdict]) }
+        { told: told(found), verdict: best(own, standard, words), on_file: own, standard: standard, gland: found.gland && gland(found.gland) }
+      end
+
+      def told(found)
+        return "A ring #{found.measured}#{', used' if found.measured.old}." if found.measured
+        return "A seal #{found.lip.map { |name, size| "#{Core::Sizes::Lip::NAMES[name]} #{Core::Sizes.mm(size)}" }.join(', ')} mm." if found.lip
+
+        "Any ring for this groove."
+      end
+
+      def best(own, standard, words)
+        verdict = Core::Sizes::VERDICTS.find { |one| (own + standard).any? { |row| row[:verdict] == one } } || "no"
+        { verdict: verdict, words: words.fetch(verdict), name: (own + standard).find { |row| row[:verdict] == verdict }&.fetch(:label) }
+      end
+
+      def on_file(one, gland)
+        part = one.part
+        sizes = { inner_mm: part.spec["id_mm"], section_mm: part.spec["section_mm"], outer_mm: part.spec["od_mm"], height_mm: part.spec["height_mm"] }
+        { label: "#{part.number} #{part.name}", number: part.number, on_hand: one.stock&.on_hand || 0, price_cents: one.stock&.price_cents,
+          material: part.spec["material"], used_in: one.used_in, for_a_while: one.for_a_while, **sizes.compact,
+          **judged(one.candidate, gland, part.spec["section_mm"]) }
+      end
+
+      def ring(candidate, gland)
+        ring = candidate.ring
+        { label: ring.label, inner_mm: ring.inner_mm.round(2), section_mm: ring.section_mm.round(2), outer_mm: ring.outer_mm.round(2),
+          inner_tolerance_mm: ring.inner_tolerance_mm.round(2), section_tolerance_mm: ring.section_tolerance_mm&.round(2),
+          **judged(candidate, gland, ring.section_mm) }
+      end
+
+      def judged(candidate, gland, section)
+        { verdict: candidate.verdict, share: candidate.share.round(2), backup: candidate.backup,
+          backup_why: candidate.backup_why, drawing: gland && section && drawing(section, candidate.seated_mm, gland),
+          sums: candidate.sums.map { |one| { name: one.name, sum: one.sum, limit: one.limit, verdict: one.verdict } } }
+      end
+
+      # A slice through groove and ring, in mm: squeezed to the depth of the groove, with round ends, the ring keeps its area.
+      def drawing(section, seated, gland)
+        height = [seated, gland.depth_mm].min
+        width = height + (Math::PI / 4 * ((seated**2) - (height**2)) / height)
+        { depth_mm: gland.depth_mm.round(3), width_mm: gland.width_mm, gap_mm: gland.gap_mm, ring_height_mm: height.round(3),
+          ring_width_mm: [width, gland.width_mm].min.round(3), free_mm: section.round(3), seat: gland.seat }
+      end
+
+      def gland(gland)
+        { depth_mm: gland.depth_mm.round(2),
+          words: "A #{gland.kind} groove #{Core::Sizes.mm(gland.depth_mm)} deep and #{Core::Sizes.mm(gland.width_mm)} wide, cut in the #{gland.seat}." }
+      end
+    end
+  end
+end
