@@ -56,7 +56,7 @@ module Gimlet
               next words unless measure
 
               length ||= words.size
-              items << Item.new(measure: measure, from: match.begin(0), to: match.begin(0) + length)
+              items << Item.new(measure: measure, readings: readings(measure), from: match.begin(0), to: match.begin(0) + length)
               ",".ljust(length) + words[length..]
             end
           end
@@ -105,6 +105,19 @@ module Gimlet
                   end
           { "what" => "seal", "measure" => { **names.zip([inner, second, third]).to_h, "old" => (true if old) }.compact }
         end
+
+        # A ring's sizes are readings of the part that it came from.
+        # @return [Array<Hash>, nil] fields for Readings::Reading.from
+        def readings(measure)
+          inner, outer, section = measure["measure"].values_at("inner_mm", "outer_mm", "section_mm") if measure["what"] == "seal"
+          return unless inner
+
+          thick = section ? value(section) : (value(outer) - value(inner)) / 2
+          [["oring_id_mm", value(inner)], ["oring_section_mm", thick]].select { |_, size| size.positive? }
+                                                                      .map { |trait, size| { trait: trait, value: size, unit: unit_of(inner) } }
+        end
+
+        def unit_of(size) = size.match?(/in|"/i) ? "in" : "mm"
 
         def value(size) = size.split.sum { |one| one.match?(/\d/) ? Rational(one.tr(",", ".")) : 0 }
 
