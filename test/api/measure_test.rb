@@ -13,10 +13,13 @@ class MeasureTest < Minitest::Test
   def test_a_ring_by_its_sizes_the_shelf_first
     told = seal(inner_mm: "7", outer_mm: "11 mm")
     assert_schema "MeasuredSeal"
-    assert_equal ["exact", "7 × 2 mm"], told["verdict"].values_at("verdict", "name")
-    own = told["on_file"].first
-    assert_equal ["CO.1 spreader O-ring 6 × 2", "temporary"], own.values_at("label", "verdict")
-    assert_equal(%w[CB], own["used_in"].map { |one| one["series"] })
+    assert_equal ["exact", "HG-11 O-ring 7 × 2"], told["verdict"].values_at("verdict", "name")
+    assert_equal ["7 × 2 mm", "exact"], told["standard"].first.values_at("label", "verdict")
+    assert_equal [["HG-9"], %w[HV18 HV34]], [told["on_file"].first["for_a_while"].map do |one|
+      one["number"]
+    end, told["on_file"].first["used_in"].first["models"]]
+    own = told["on_file"].find { |one| one["number"] == "CO.1" }
+    assert_equal(["temporary", %w[CB]], [own["verdict"], own["used_in"].map { |one| one["series"] }])
     assert_match(%r{\(7 − 6\) / 6 = 16.7 %}, own["sums"].first["sum"])
     assert_equal "AS568-116", seal(dash: "-116")["verdict"]["name"]
     stands_in = seal(inner_mm: 8, section_mm: 2.2)["on_file"].flat_map { |one| one["for_a_while"] }
@@ -115,5 +118,15 @@ class MeasureTest < Minitest::Test
       texts = send_json("POST", "/api/preview", words: words)["heard"].flat_map { |one| one["texts"] }
       refute texts.any? { |one| one.match?(/dash|bucket:|ring:/) }, "#{words}: #{texts}"
     end
+  end
+
+  def test_what_was_measured_stands_on_the_order_and_its_card
+    view = ticket("plate HV18, unloader, bucket 20 litres in 85 seconds, nozzle 045, 100 bar, pumps brake fluid")
+    order = send_json("POST", "/api/orders", ticket_id: view["id"], on: view["last"], seen: view["seen"], reason: "she knows it")
+    assert_equal 201, last_response.status, last_response.body
+    found = order["record"]["work"]["found"]
+    assert_match(%r{\A20 litres in 85 s, nozzle 045, pressure 100 bar: Worn nozzle.*N·√\(p/4000\)}, found.first)
+    assert_includes found, "pumps brake fluid"
+    assert(order["record"]["cautions"].any? { |one| one.include?("HG-9: NBR (nitrile) does not bear brake fluid") })
   end
 end

@@ -111,6 +111,14 @@ class SizesTest < Minitest::Test
     assert_operator shares.first, :>, 0.2
   end
 
+  # Half a millimetre either way: several sizes may be it, and none is called the one.
+  def test_a_rule_does_not_tell_neighbours_apart
+    found = best(inner_mm: 7, outer_mm: 11, tool: "rule")
+    assert_operator found.count { |one| one.share > 0.05 }, :>, 3
+    refute_includes found.map(&:verdict), "exact"
+    assert_equal "exact", best(inner_mm: 7, outer_mm: 11).first.verdict
+  end
+
   # Any ring that is measured new and within its tolerances is found among the first, with its own number printed when it fails.
   def test_whatever_is_measured_is_found_again
     random = Random.new(seed = 20_261)

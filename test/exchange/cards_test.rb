@@ -57,6 +57,23 @@ class CardsTest < Minitest::Test
     end
   end
 
+  # Every family of valves, rebuilt whole: its card says how it is set, the least first, and what to beware of.
+  SETTING = ["Set it with the gun open. Cap out until the spring is free", "Cap in, half a turn at a time", "Lock the cap",
+             "must run back through the bypass",
+             "The clip flies", "on the flat side", "on the pointed side", "into the thrust plate"].freeze
+
+  def test_the_card_of_every_family_of_valves
+    valves = reference.snapshot.variants.select { |one| one.series.item == "valve" }.uniq(&:series)
+    assert_operator valves.size, :>=, 3
+    valves.each do |valve|
+      order = record(valve)
+      card = read(order)
+      assert_empty (wanted(order) + SETTING).reject { |text| card.include?(squeezed(text)) }, valve.id
+      places = SETTING.first(4).map { |text| card.index(squeezed(text)) }
+      assert_equal places.sort, places, "in the order in which it is done"
+    end
+  end
+
   def test_the_torque_strip_is_one_page_with_every_value
     %w[PG50L MGL40 UX3800 SC325L TK4L20].each do |designation|
       order = record(reference.snapshot.variants_of(designation).last)

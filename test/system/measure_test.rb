@@ -33,4 +33,32 @@ class MeasureSystemTest < SystemTest
     click_button "Keep this on ticket 1"
     assert_text "measured: bucket: 20 litres in 85 s"
   end
+
+  def test_an_unloader_and_its_rubber
+    visit "/measure/valves"
+    fill_in "in place of valve", with: "WX20"
+    fill_in "wanted pressure", with: "140"
+    assert_selector "[aria-label=Verdict]", text: "WX20 serves."
+    assert_selector "[aria-label=Valves] li", text: "Harrowgill HV18 fits, with a difference"
+    assert_text "outlet: M22 x 1.5 instead of G 3/8"
+    assert_accessible
+    click_link "Materials"
+    select "EPDM", from: "Material"
+    select "lithium grease", from: "Set in with"
+    assert_selector "[aria-label=Verdict]", text: "They do not go together."
+    assert_text "Never lithium grease on EPDM"
+    assert_accessible
+  end
+
+  # As it is said: the figures become a verdict on the ticket, and the pump is cleared.
+  def test_the_typing_line_takes_a_bucket
+    visit "/"
+    say "plate TK4L20, loses pressure"
+    say "bucket 20 litres in 85 seconds, nozzle 045, 100 bar"
+    keys :enter
+    assert_selector "section[aria-label=Measured]", text: "Worn nozzle"
+    assert_text "No parts yet: the pump is probably not at fault."
+    click_button "Strike out: 20 litres in 85 s, nozzle 045, pressure 100 bar"
+    assert_no_selector "section[aria-label=Measured]", text: "Worn nozzle"
+  end
 end

@@ -13,6 +13,8 @@ module Gimlet
       Kept = Core::Value.of(:of, :item, :what, :measure, :found)
       # A ring in hand is a reading of the part that it came from.
       READ = { "inner_mm" => "oring_id_mm", "section_mm" => "oring_section_mm" }.freeze
+      # What is pumped: held against the seals of the plan, not worked out here.
+      SERVICE = "service"
       READ_LIP = { "id_mm" => "seal_id_mm", "od_mm" => "seal_od_mm", "height_mm" => "seal_height_mm" }.freeze
 
       # @param snapshot [Core::Catalogue::Snapshot]
@@ -26,7 +28,7 @@ module Gimlet
       # @param pump [Core::Catalogue::Variant, nil]
       # @return [Array<Kept>]
       def call(ticket, pump)
-        ticket.live.select(&:measure).map do |one|
+        ticket.live.select { |one| one.measure && one.measure["what"] != SERVICE }.map do |one|
           what, measure = one.measure.values_at("what", "measure")
           Kept.new(of: one.of, item: one.item, what: what, measure: measure, found: find(what, measure, ticket, pump))
         end
@@ -36,6 +38,8 @@ module Gimlet
       # @return [Array<Hash>] readings that follow, fields for Readings::Reading.from with string keys
       # @raise [Core::InputError] what cannot be
       def readings(told)
+        return [] if told["what"] == SERVICE
+
         found = find(*told.values_at("what", "measure"))
         return [] unless told["what"] == "seal"
 

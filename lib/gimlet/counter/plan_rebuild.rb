@@ -2,10 +2,12 @@
 
 require_relative "../core/7_tightening/extension"
 require_relative "../core/9_plan/rebuild"
+require_relative "../core/materials/service"
 require_relative "../core/9_plan/signature"
 require_relative "../core/0_quantities/units"
 require_relative "../core/input_error"
 require_relative "../core/value"
+require_relative "../exchange/reference_files"
 
 module Gimlet
   module Counter
@@ -44,8 +46,13 @@ module Gimlet
       def particulars(request)
         { findings: (request[:findings] || []).map { |one| Core::Finding.from(one.transform_keys(&:to_sym)) }, had: request[:had] || {},
           wrenches: (request[:wrenches] || []).map { |one| wrench(one) }, extension: request[:extension] && extension(request[:extension]),
-          entered: (request[:entered] || {}).to_h { |id, one| [id.to_s, entered(one)] },
+          service: service(request[:service] || {}), entered: (request[:entered] || {}).to_h { |id, one| [id.to_s, entered(one)] },
           fixed: (request[:fixed] || []).map { |one| Core::KitPlan::Fixed.new(**one.transform_keys(&:to_sym).slice(:number, :quantity, :reason)) } }
+      end
+
+      def service(told)
+        medium, temperature = told.transform_keys(&:to_s).values_at("medium", "temperature_c")
+        Core::Materials::Service.new(table: Exchange::ReferenceFiles::ELASTOMERS, medium: medium, temperature_c: temperature)
       end
 
       def wrench(row) = Core::Tools::Wrench.customer(*row.transform_keys(&:to_sym).values_at(:from, :to, :unit, :mark))

@@ -22,7 +22,7 @@ module Gimlet
       def call(ticket, variant)
         request = { model: variant.designation, serial: variant.serial_range, units: ticket.unit, **work(ticket, variant),
                     **ticket.to_h.slice(:policy, :pumps, :extent, :had, :fixed, :extension),
-                    entered: ticket.entered.select { |id, one| same_gap?(id, one[:pump], variant) },
+                    service: ticket.service, entered: ticket.entered.select { |id, one| same_gap?(id, one[:pump], variant) },
                     wrenches: ticket.owned.values.select { |range| range["from"] } }
         @reference.field.recall(:results, [:plan, request, @stock.object_id]) { planned(request) }
       end

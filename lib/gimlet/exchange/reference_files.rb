@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "yaml"
+require_relative "../core/materials/elastomers"
 require_relative "../core/sizes/gland"
 require_relative "../core/sizes/ring"
 
@@ -15,6 +16,7 @@ module Gimlet
       def read(name) = YAML.load_file(File.join(FOLDER, "#{name}.yml")).freeze
 
       STANDARDS = Core::Sizes::Standards.new(read("o_rings"))
+      ELASTOMERS = Core::Materials::Table.new(read("elastomers"))
       FIT = Core::Sizes::Fit.new(read("glands"))
     end
   end

@@ -34,10 +34,15 @@ module Gimlet
         ["#{bucket['litres']} litres in #{bucket['seconds']} s", *also].join(", ")
       end
 
+      def service(measure)
+        "pumps #{[measure['medium']&.tr('_', ' '), ("at #{measure['temperature_c']} °C" if measure['temperature_c'])].compact.join(' ')}"
+      end
+
       # @param told [Hash] what and measure
       # @return [String] for the log
       def words(told)
         measure = told["measure"]
+        return service(measure) if told["what"] == "service"
         return "bucket: #{told(measure)}" if told["what"] == "flow"
         return "ring: dash #{measure['dash']}" if measure["dash"]
 

@@ -9,16 +9,16 @@ module Gimlet
       WORDS = { "exact" => "This is the size.", "fits" => "This fits.", "temporary" => "For a while only, until the right one is here.",
                 "no" => "Nothing here serves." }.freeze
 
-      # What a used ring was is never quite known.
-      USED = { "exact" => "Almost surely what it was.", "fits" => "This may be it: measure the groove to be sure.",
-               "temporary" => "Less likely, or for a while only: measure the groove.", "no" => "Nothing here serves." }.freeze
+      # What a used ring was, or one held against a rule, is never quite known.
+      UNSURE = { "exact" => "Almost surely what it was.", "fits" => "This may be it: a caliper, or the groove, makes sure.",
+                 "temporary" => "Less likely, or for a while only: a caliper, or the groove, makes sure.", "no" => "Nothing here serves." }.freeze
 
       module_function
 
       # @param found [Counter::MeasureSeal::Found]
       # @return [Hash] of the OpenAPI schema MeasuredSeal
       def call(found)
-        words = found.measured&.old && found.gland.nil? ? USED : WORDS
+        words = found.gland || found.measured.nil? || found.measured.known? ? WORDS : UNSURE
         own, standard = found.on_file.map { |one| on_file(one, found.gland) }, found.standard.map { |one| ring(one, found.gland) }
         (own + standard).each { |row| row[:words] = words.fetch(row[:verdict]) }
         { told: told(found), verdict: best(own, standard, words), on_file: own, standard: standard, gland: found.gland && gland(found.gland) }

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/1_catalogue/wet_end"
+require_relative "measured_on_ticket"
 require_relative "plan"
 
 module Gimlet
@@ -58,7 +59,16 @@ module Gimlet
         end,
           not_on_file: plan[:not_on_file].map do |id|
             names.fetch(id)
-          end, pumps: plan[:pumps], complaints: complaints, found: view.ticket.findings.map { |one| found(one) } }
+          end, pumps: plan[:pumps], complaints: complaints, found: view.ticket.findings.map { |one| found(one) } + measured(view) }
+      end
+
+      # What was measured goes with its first sum: the bench sees what the verdict rests on.
+      def measured(view)
+        pumped = view.ticket.service
+        MeasuredOnTicket.call(view.measured).map do |one|
+          ["#{one[:told].delete_suffix('.')}: #{one[:verdict].delete_suffix('.')}", *one[:sums].first(2)].join("; ")
+        end +
+          (pumped.any? ? [MeasuredOnTicket.service(pumped)] : [])
       end
 
       def found(one)

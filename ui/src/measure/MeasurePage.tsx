@@ -3,9 +3,11 @@ import { NavLink, useParams, useSearchParams } from "react-router";
 import { paper, petrol } from "../shell/theme";
 import { TopBar } from "../shell/TopBar";
 import { FlowBench } from "./FlowBench";
+import { MaterialBench } from "./MaterialBench";
 import { SealBench } from "./SealBench";
+import { ValveBench } from "./ValveBench";
 
-const BENCHES = { seal: { name: "A seal by its size", show: SealBench }, flow: { name: "Flow, pressure, nozzle", show: FlowBench } };
+const BENCHES = { seal: { name: "A seal by its size", show: SealBench }, flow: { name: "Flow, pressure, nozzle", show: FlowBench }, valves: { name: "Unloaders", show: ValveBench }, materials: { name: "Materials", show: MaterialBench } };
 type Bench = keyof typeof BENCHES;
 const isBench = (what: string): what is Bench => what in BENCHES;
 

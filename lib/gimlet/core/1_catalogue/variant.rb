@@ -5,7 +5,8 @@ require_relative "../value"
 module Gimlet
   module Core
     module Catalogue
-      Model = Value.of(:designation, :popularity, :traits, :stroke_mm, :rod_mm)
+      # `service` is what a valve bears and does: "temperature_c", "on_shut", "bypass_port", "sold_as".
+      Model = Value.of(:designation, :popularity, :traits, :stroke_mm, :rod_mm, :service)
 
       # From serial `from` on, some parts differ. `share_from` is the part of the pumps in use that are newer.
       SerialBreak = Value.of(:id, :from, :models, :note, :share_from, :traits_before, :traits_from)

@@ -22,9 +22,10 @@ module Gimlet
 
         # @param teardown [Teardown]
         # @param snapshot [Catalogue::Snapshot]
+        # @param service [Materials::Service, nil]
         # @return [Array<String>]
-        def for(teardown, snapshot)
-          ALWAYS + heavy(teardown) + soft_head(teardown) + of_series(teardown) + lubricants(teardown, snapshot) + [DEFERRAL]
+        def for(teardown, snapshot, service)
+          ALWAYS + heavy(teardown) + soft_head(teardown) + of_series(teardown) + materials(teardown, snapshot, service) + [DEFERRAL]
         end
 
         def heavy(teardown)
@@ -40,12 +41,12 @@ module Gimlet
           ["The head is #{material}: start every thread by hand and never go over the value."]
         end
 
-        # A lubricant that eats the rubber it is put on.
-        def lubricants(teardown, snapshot)
+        # A lubricant, a medium or a heat that the rubber does not bear.
+        def materials(teardown, snapshot, service)
           variant = teardown.variant
           teardown.places.map(&:layer).uniq.flat_map do |layer|
             parts = variant.series.parts_for(layer.slot, variant).filter_map { |number| snapshot.part(number) }
-            parts.filter_map { |part| Catalogue::Lubricants.warning(part, layer.lube) }
+            parts.flat_map { |part| service ? service.warnings(part, layer.lube) : [Catalogue::Lubricants.warning(part, layer.lube)].compact }
           end.uniq
         end
 

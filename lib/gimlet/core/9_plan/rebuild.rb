@@ -18,8 +18,9 @@ module Gimlet
 
       # What is to be done: `scope` areas or a whole Scope, `policy` of KitPlan::POLICIES, `pumps` how many, `unit` of the customer's wrench,
       # `findings` of Finding, `had` { part number => how many the customer has already }, `fixed` lines of KitPlan::Fixed set by hand,
-      # `wrenches` the customer's own, `extension` of Tightening::Extension or nil, `entered` { fastener id => Tightening::Entered }.
-      Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches, :extension, :entered)
+      # `wrenches` the customer's own, `extension` of Tightening::Extension or nil, `entered` { fastener id => Tightening::Entered },
+      # `service` of Materials::Service, what it pumps.
+      Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches, :extension, :entered, :service)
       USUAL = { policy: "on_shelf", pumps: 1, unit: "N·m", findings: [].freeze, had: {}.freeze, fixed: [].freeze, wrenches: [].freeze,
                 entered: {}.freeze }.freeze
 
@@ -49,7 +50,7 @@ module Gimlet
                      wrenches: bench.choice,
                      consumables: bench.consumables, tightening: tightening, extension: job.extension,
                      refit: Refitting.of(teardown), steps: Steps.for(teardown),
-                     cautions: Cautions.for(teardown, @snapshot))
+                     cautions: Cautions.for(teardown, @snapshot, job.service))
         end
       end
     end

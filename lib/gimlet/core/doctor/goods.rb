@@ -75,7 +75,8 @@ module Gimlet
         def unused
           meant = @series.fits.map(&:part) + @series.kits.flat_map { |kit| kit.contents.keys } + @series.parts.flat_map { |part| others(part) }
           replaced = @series.parts.select { |part| meant.intersect?([part.superseded_by, *part.interchange]) }.map(&:number)
-          (@numbers - meant - replaced).map { |number| warning("parts.#{number}", "fits nothing and is in no kit.") }
+          whole = @series.models.filter_map { |model| model.service&.fetch("sold_as", nil) }
+          (@numbers - meant - replaced - whole).map { |number| warning("parts.#{number}", "fits nothing and is in no kit.") }
         end
 
         # A size is of use only where the slot's shape is one that is measured by it.

@@ -23,7 +23,7 @@ module Gimlet
         end
 
         # @return [Array<Finding>]
-        def call = repeated + stacks + areas + groups + fasteners + breaks + notes + circular + idle
+        def call = repeated + models + stacks + areas + groups + fasteners + breaks + notes + circular + idle
 
         private
 
@@ -43,6 +43,10 @@ module Gimlet
           (Array(wanted).compact - ids(list)).map do |id|
             error(place, "there is no #{list.to_s.delete_suffix('s').tr('_', ' ')} “#{id}”.#{instead(id, ids(list))}")
           end
+        end
+
+        def models
+          @series.models.flat_map { |model| missing("models.#{model.designation}.service.sold_as", model.service&.fetch("sold_as", nil), :parts) }
         end
 
         def usages(place, entry)

@@ -41,6 +41,16 @@ module Gimlet
         HUNDREDS = { "oh" => 0, "zero" => 0, "one" => 1, "two" => 2, "three" => 3, "four" => 4 }.freeze
         # A second size that is so much smaller than the first is the section, not the outer diameter.
         SECTION_AT_MOST = Rational(4, 10)
+        # What is pumped, in the words of callers => its id in data/reference/elastomers.yml.
+        MEDIA = { "sea\\s?water|salt\\s?water|brine" => "sea_water", "diesel|heating\\soil|fuel\\soil" => "diesel", "petrol|gasoline" => "petrol",
+                  "(?:hydraulic|mineral|cutting)\\soil" => "mineral_oil", "vinegar|acetic\\sacid|cider" => "acetic_acid",
+                  "antifreeze|anti-freeze|glycol" => "glycol", "brake\\sfluid" => "brake_fluid", "bleach|chlorine|hypochlorite" => "hypochlorite",
+                  "detergent|caustic|alkaline\\swash|soap" => "alkaline_wash", "steam" => "steam",
+                  "(?:(?:hot|warm|cold|fresh|tap)\\s)?water" => "water" }.freeze
+        DEGREES = /(\d{1,3})\s*(?:(?:°|deg(?:rees?|s)?)\s*(c|f|celsius|fahrenheit)?|(c|f))(?![a-z])/i
+        MEDIUM = /\b(?:pump(?:s|ing)|moves|handles|runs (?:on|with))\s+(#{MEDIA.keys.join('|')})\b
+                  (?:\s*(?:at|of|up\sto|,)?\s*#{DEGREES})?/xi
+        HOT = /\b(?:hot |warm )?water\s+(?:at|of|is|up to)?\s*#{DEGREES}/i
         GALLON_L = Units::GALLON_L.to_f
 
         module_function
@@ -49,7 +59,8 @@ module Gimlet
         # @return [Array(Array<Item>, String)] what was measured, and the line with that taken out
         def call(line)
           items = []
-          rest = [[BUCKET, :bucket], [RING, :ring], [DASH, :dash], [SPOKEN, :spoken]].reduce(line) do |left, (pattern, reader)|
+          rest = [[BUCKET, :bucket], [MEDIUM, :medium], [HOT, :hot], [RING, :ring], [DASH, :dash],
+                  [SPOKEN, :spoken]].reduce(line) do |left, (pattern, reader)|
             left.gsub(pattern) do |words|
               match = Regexp.last_match
               measure, length = send(reader, match)
@@ -120,6 +131,18 @@ module Gimlet
         def unit_of(size) = size.match?(/in|"/i) ? "in" : "mm"
 
         def value(size) = size.split.sum { |one| one.match?(/\d/) ? Rational(one.tr(",", ".")) : 0 }
+
+        def medium(match)
+          told, *heat = match.captures
+          id = MEDIA.find { |words, _| told.match?(/\A(?:#{words})\z/i) }.last
+          { "what" => "service", "measure" => { "medium" => id, "temperature_c" => celsius(*heat) }.compact }
+        end
+
+        def hot(match) = { "what" => "service", "measure" => { "medium" => "water", "temperature_c" => celsius(*match.captures) } }
+
+        def celsius(degrees, *unit)
+          degrees && (unit.compact.first.to_s.downcase.start_with?("f") ? ((degrees.to_i - 32) * 5 / 9.0).round(1) : degrees.to_i)
+        end
 
         def dash(match) = { "what" => "seal", "measure" => { "dash" => match[1] } }
 

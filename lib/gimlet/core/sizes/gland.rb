@@ -82,8 +82,9 @@ module Gimlet
 
         def sum(name, percent, text, limits)
           verdict = %w[right for_a_while].zip(%w[fits temporary]).find { |key, _| inside?(percent, limits[key]) }&.last || "no"
-          right = limits["right"].map { |one| one.round(1).to_s.delete_suffix(".0") }
-          Sum.new(name: name, percent: percent, sum: "#{text} = #{Sizes.percent(percent)}", limit: "#{right.join(' to ')} %", verdict: verdict)
+          Sum.new(name: name, percent: percent, sum: "#{text} = #{Sizes.percent(percent)}", limits: limits["right"].map do |one|
+            one.round(1)
+          end, unit: "%", verdict: verdict)
         end
 
         # What cannot be measured is not held against it.

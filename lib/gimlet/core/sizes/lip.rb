@@ -42,7 +42,7 @@ module Gimlet
           slack = resolution_mm + OWN + (old ? WORN[name] * size : 0)
           off = told - size
           Sum.new(name: NAMES[name], percent: off / size * 100, sum: "#{Sizes.mm(told)} − #{Sizes.mm(size)} = #{Sizes.mm(off)} mm",
-                  limit: "±#{Sizes.mm(slack)} mm", verdict: verdict(name, off, size, slack))
+                  limits: [-slack, slack], unit: "mm", verdict: verdict(name, off, size, slack))
         end
 
         def verdict(name, off, size, slack)

@@ -79,9 +79,10 @@ module Gimlet
           (((ring.inner_mm - measured.inner_mm) / inner)**2) + (((ring.section_mm - measured.section_mm) / section)**2)
         end
 
+        # How far from the middle of what is right, in spans of it.
         def middle(sum)
-          low, high = sum.limit.delete(" %").split("to").map(&:to_f)
-          ((sum.percent - ((low + high) / 2)) / (high - low)).abs
+          low, high = sum.limits
+          ((sum.percent - ((low + high) / 2.0)) / (high - low)).abs
         end
 
         def weight(ring, measured)
@@ -92,20 +93,14 @@ module Gimlet
 
         def off(size, told, spread) = (size - told).abs / spread
 
-        # What a used ring was is only likely: it is called exact where hardly anything else comes near.
+        # What a used ring was, or one held against a rule, is only likely: it is called exact where hardly anything else comes near.
         # @return [Array(String, Array<Sum>)]
         def compare(ring, measured, share)
           sums = [stretch(ring, measured), thickness(ring, measured)]
           return [Sizes.worst(["fits", *sums.map(&:verdict)]), sums] unless very_near?(ring, measured)
-          if measured.old
-            return [if share >= SURE
-                      "exact"
-                    else
-                      share >= LIKELY ? "fits" : "temporary"
-                    end, sums]
-          end
+          return ["exact", sums] if measured.known? || share >= SURE
 
-          ["exact", sums]
+          [share >= LIKELY ? "fits" : "temporary", sums]
         end
 
         def very_near?(ring, measured)
@@ -117,7 +112,7 @@ module Gimlet
           percent = (measured.inner_mm - ring.inner_mm) / ring.inner_mm * 100
           verdict = %w[fits temporary].find { |one| percent.round(1).between?(-LARGER[one], SMALLER[one]) } || "no"
           own, old = Sizes.mm(ring.inner_mm), Sizes.mm(measured.inner_mm)
-          Sum.new(name: "stretch in the old one's place", percent: percent, limit: "-#{LARGER['fits']} to #{SMALLER['fits']} %", verdict: verdict,
+          Sum.new(name: "stretch in the old one's place", percent: percent, limits: [-LARGER["fits"], SMALLER["fits"]], unit: "%", verdict: verdict,
                   sum: "(#{old} − #{own}) / #{own} = #{Sizes.percent(percent)}")
         end
 
@@ -125,7 +120,7 @@ module Gimlet
           percent = (ring.section_mm - measured.section_mm) / measured.section_mm * 100
           verdict = %w[fits temporary].find { |one| percent.abs.round(1) <= SECTION[one] } || "no"
           own, old = Sizes.mm(ring.section_mm), Sizes.mm(measured.section_mm)
-          Sum.new(name: "section against the old one's", percent: percent, limit: "-#{SECTION['fits']} to #{SECTION['fits']} %", verdict: verdict,
+          Sum.new(name: "section against the old one's", percent: percent, limits: [-SECTION["fits"], SECTION["fits"]], unit: "%", verdict: verdict,
                   sum: "(#{own} − #{old}) / #{old} = #{Sizes.percent(percent)}")
         end
       end

@@ -11,6 +11,8 @@ module Gimlet
       class Measured
         # What a tool may be off by, in mm. Half its finest mark; common practice, no source.
         TOOLS = { "caliper" => 0.05, "rule" => 0.5, "tape" => 1.0, "dash number" => 0.001 }.freeze
+        # Coarser tools leave open which of two neighbours it was.
+        FINE = 0.1
         # A used ring is wider inside, and thicker where it swelled or thinner where it lay flat, by shares like these. Common practice, no source.
         WIDENS = 0.03
         SECTION_CHANGES = 0.06
@@ -30,6 +32,9 @@ module Gimlet
 
         # What the tool may be off by.
         def resolution_mm = TOOLS.fetch(tool)
+
+        # @return [Boolean] whether its size is known as well as a standard tells sizes apart
+        def known? = !old && resolution_mm <= FINE
 
         # @return [Array(Float, Float)] mm: how far off the inner diameter and the section may be
         def spread(ring)

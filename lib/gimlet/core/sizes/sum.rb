@@ -10,8 +10,10 @@ module Gimlet
       # How well something serves, the best first.
       VERDICTS = %w[exact fits temporary no].freeze
 
-      # One sum behind a verdict: what was worked out, the figures it comes from, the limits it was held against and what follows.
-      Sum = Value.of(:name, :percent, :sum, :limit, :verdict)
+      # One sum behind a verdict: what was worked out, the figures it comes from, the limits (of `unit`) that are right, and what follows.
+      Sum = Value.of(:name, :percent, :sum, :limits, :unit, :verdict) do
+        def limit = "#{limits.map { |one| Sizes.mm(one) }.join(' to ')} #{unit}"
+      end
 
       # @param verdicts [Array<String>]
       # @return [String] the worst of them

@@ -25,6 +25,9 @@ module Gimlet
         # @return [Array<Hash>] fields for Readings::Reading.from
         def readings = live.flat_map { |one| one.readings || [] }
         def complaints = live.filter_map(&:complaint).uniq
+
+        # @return [Hash{String=>Object}] what is pumped and how hot, as far as it was said
+        def service = live.filter_map { |one| one.measure&.fetch("measure") if one.measure&.fetch("what") == "service" }.reduce({}, :merge)
         def wishes = live.filter_map(&:wish).uniq
       end
 

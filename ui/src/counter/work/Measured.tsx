@@ -17,7 +17,7 @@ export function Measured({ ticket, view }: { ticket: LiveTicket; view: TicketVie
           {one.sums.map((sum) => <Box key={sum} sx={{ fontSize: 14, color: "text.secondary" }}>{sum}</Box>)}
         </Box>
       ))}
-      <Link to={`/measure/flow?${known}`}>Bucket, nozzle, pressure</Link> · <Link to={`/measure/seal?${known}`}>a seal by its size</Link>
+      <Link to={`/measure/flow?${known}`}>Bucket, nozzle, pressure</Link> · <Link to={`/measure/seal?${known}`}>a seal by its size</Link> · <Link to={`/measure/valves?${known}`}>an unloader that serves</Link>
     </Box>
   );
 }

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Materials
+      # What a pump pumps, and how hot: the seals of an order are held against it, and what they are set in with. `table` is a Table.
+      Service = Value.of(:table, :medium, :temperature_c) do
+        # @param part [Catalogue::Part]
+        # @param lube [String, nil] what its layer is set in with
+        # @return [Array<String>] a sentence for whatever does not go together
+        def warnings(part, lube = nil)
+          elastomer = table.find(part.spec["material"]) or return []
+          known = lube if table.lubricants.include?(lube)
+          table.call(elastomer, medium: medium, temperature_c: temperature_c, lubricant: known).reject { |one| one.verdict == "good" }
+               .map { |one| "#{part.name} #{part.number}: #{one.says}" }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+require_relative "../../lib/gimlet/core/materials/service"
+require_relative "../../lib/gimlet/exchange/reference_files"
+
+# Rubber against what it meets.
+class MaterialsTest < Minitest::Test
+  include DemoCatalogue
+
+  TABLE = Gimlet::Exchange::ReferenceFiles::ELASTOMERS
+
+  # Compatibility tables of O-ring handbooks (Parker ORD 5700, section VII), from memory: what everybody agrees on.
+  KNOWN = { %w[EPDM mineral_oil] => "no", %w[EPDM diesel] => "no", %w[EPDM brake_fluid] => "good", %w[NBR mineral_oil] => "good",
+            %w[NBR brake_fluid] => "no",
+            %w[NBR ozone] => "no", %w[FKM petrol] => "good", %w[FKM steam] => "no", %w[FKM acetic_acid] => "no", %w[EPDM steam] => "good",
+            %w[PTFE steam] => "good",
+            %w[AU hypochlorite] => "no" }.freeze
+
+  def verdict(material, **asked) = TABLE.call(TABLE.find(material), **asked).map(&:verdict)
+
+  def test_the_table
+    KNOWN.each { |(material, medium), told| assert_equal [told], verdict(material, medium: medium), "#{material} #{medium}" }
+    assert_equal %w[no], verdict("EPDM", lubricant: "lithium grease"), "common practice: never mineral grease on EPDM"
+    assert_equal %w[no], verdict("EPDM", lubricant: "petroleum jelly")
+    assert_equal %w[good], verdict("EPDM", lubricant: "silicone grease")
+    assert_equal %w[good], verdict("nitrile", lubricant: "lithium grease")
+    assert_equal %w[no], verdict("silicone", lubricant: "silicone grease")
+    assert_equal %w[good good], verdict("NBR", medium: "water", temperature_c: 60)
+    assert_equal %w[good no], verdict("NBR", medium: "water", temperature_c: 95)
+    assert_equal %w[good good], verdict("NBR", medium: "mineral_oil", temperature_c: 95), "oil is kinder than water"
+    assert_nil TABLE.find("brass")
+  end
+
+  def test_every_pair_is_rated
+    TABLE.media.each_key { |medium| TABLE.elastomers.each { |one| assert_includes %w[good fair no], verdict(one.id, medium: medium).first } }
+  end
+
+  def cautions(pump, work, **service)
+    told = Gimlet::Core::Materials::Service.new(table: TABLE, **service)
+    Gimlet::Core::Plan::Rebuild.new(snapshot, STOCK).call(variant(pump), scope: [work], service: told).cautions
+  end
+
+  def test_an_order_says_what_its_seals_do_not_bear
+    assert_includes cautions("HV18", "unloader", medium: "brake_fluid"),
+                    "shaped soft ring 7 × 11 HG-9: NBR (nitrile) does not bear brake fluid (glycol ether)."
+    assert_empty(cautions("HV18", "unloader", medium: "water", temperature_c: 60).grep(/bear|swell/))
+    assert_match(/90 °C is beyond that/, cautions("HV18", "unloader", medium: "water", temperature_c: 90).grep(/bears/).first)
+  end
+end

@@ -1,0 +1,57 @@
+import Box from "@mui/material/Box";
+import NativeSelect from "@mui/material/NativeSelect";
+import { useState } from "react";
+import { Link } from "react-router";
+import { api, told } from "../api/client";
+import type { components } from "../api/schema";
+import { price } from "../shell/format";
+import { Fields, filled } from "./Fields";
+import { useMeasured } from "./useMeasured";
+import { Verdict } from "./Verdict";
+
+type Request = components["schemas"]["ChooseValve"];
+type Choice = components["schemas"]["ValveChoice"];
+
+const NEED = [["pump", "pump (designation)"], ["instead_of", "in place of valve"], ["flow", "flow"], ["pressure", "wanted pressure"], ["inlet_port", "inlet thread"], ["outlet_port", "outlet thread"], ["temperature", "water, °C"]] as const;
+const WORDS = { exact: "serves", fits: "fits, with a difference", no: "does not serve" };
+
+/** An unloader or regulating valve by what it must do, or in the place of another. */
+export function ValveBench({ ticket, start }: { ticket: number | null; start: Record<string, string> }) {
+  const [typed, setTyped] = useState<Record<string, string>>(start);
+  const type = (id: string, text: string) => setTyped((now) => ({ ...now, [id]: text }));
+  const request: Request = { ...filled(typed, NEED), ...(typed.on_shut === "unloads" || typed.on_shut === "bypasses" ? { on_shut: typed.on_shut } : {}) };
+  const { data, error } = useMeasured("valves", request, Object.keys(request).length === 0, (body) => told(api.POST("/api/measure/valves", { body })));
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "340px minmax(0, 1fr)", gap: 3 }}>
+      <Box component="form" aria-label="What it must do" onSubmit={(event) => event.preventDefault()} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignContent: "start", "& a": { color: "primary.main" } }}>
+        <Fields fields={NEED} typed={typed} onType={type} first />
+        <NativeSelect value={typed.on_shut ?? ""} onChange={(event) => type("on_shut", event.target.value)} inputProps={{ "aria-label": "When the gun shuts" }} sx={{ width: 308 }}>
+          <option value="">gun shuts: either way</option>
+          <option value="unloads">gun shuts: it unloads</option>
+          <option value="bypasses">gun shuts: it bypasses at pressure</option>
+        </NativeSelect>
+        <p style={{ margin: 0 }}>A valve is rebuilt like a pump: <Link to={ticket === null ? "/" : `/tickets/${ticket}`}>name it on a ticket</Link> for its kits and its card.</p>
+      </Box>
+      <Box sx={{ minWidth: 0 }}>
+        {error && <Box role="alert" sx={{ fontWeight: 700, mb: 1 }}>▸ {error.message}</Box>}
+        {data && (
+          <>
+            <Verdict>{data.verdict}</Verdict>
+            <Box component="ul" aria-label="Valves" sx={{ listStyle: "none", m: 0, p: 0, display: "grid", gap: 0.75 }}>{data.choices.map((one) => <Valve key={one.model} choice={one} />)}</Box>
+          </>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+function Valve({ choice }: { choice: Choice }) {
+  return (
+    <Box component="li" sx={{ bgcolor: "background.paper", px: 1.5, py: 0.75 }}>
+      <strong>{choice.maker} {choice.model}</strong> {WORDS[choice.verdict]}{choice.number && choice.price_cents !== null ? ` · whole: ${choice.number}, ${price(choice.price_cents)}, ${choice.on_hand} here` : ""}
+      <Box sx={{ fontSize: 15 }}>{choice.points.map((one) => one.says).join(" · ")}</Box>
+      {choice.differs.length > 0 && <Box sx={{ fontSize: 14, color: "text.secondary" }}>{choice.differs.join(" · ")}</Box>}
+      <Box sx={{ fontSize: 14, color: "text.secondary" }}>kits: {choice.kits.map((kit) => `${kit.number} ${kit.name}${kit.price_cents === null ? "" : `, ${price(kit.price_cents)}, ${kit.on_hand} here`}`).join(" · ")}</Box>
+    </Box>
+  );
+}
