@@ -7,7 +7,7 @@ class MeasureSystemTest < SystemTest
   def test_a_ring_in_its_groove_by_keyboard
     visit "/measure/seal"
     keys "7", :tab, "11"
-    assert_selector "[aria-label=Verdict]", text: "7 × 2 mm. This is the size."
+    assert_selector "[aria-label=Verdict]", text: "HG-11 O-ring 7 × 2. This is the size."
     assert_accessible
     { "groove inside, mm" => "7.1", "groove outside, mm" => "10.3", "groove width, mm" => "2.8" }.each { |label, size| fill_in label, with: size }
     assert_selector "svg[role=img][aria-label*='in its groove: 2.8 mm wide, 1.6 mm deep']"
