@@ -114,7 +114,8 @@ class MeasureTest < Minitest::Test
       texts = send_json("POST", "/api/preview", words: words)["heard"].flat_map { |one| one["texts"] }
       assert texts.any? { |one| one.include?(heard) }, "#{words}: #{texts}"
     end
-    ["one sixteen mm plunger", "three two inch bolts", "piston rings worn", "kicked the bucket"].each do |words|
+    ["piston ring 20 by 3", "support ring 20 x 28", "one sixteen mm plunger", "three two inch bolts", "piston rings worn",
+     "kicked the bucket"].each do |words|
       texts = send_json("POST", "/api/preview", words: words)["heard"].flat_map { |one| one["texts"] }
       refute texts.any? { |one| one.match?(/dash|bucket:|ring:/) }, "#{words}: #{texts}"
     end
@@ -128,5 +129,18 @@ class MeasureTest < Minitest::Test
     assert_match(%r{\A20 litres in 85 s, nozzle 045, pressure 100 bar: Worn nozzle.*N·√\(p/4000\)}, found.first)
     assert_includes found, "pumps brake fluid"
     assert(order["record"]["cautions"].any? { |one| one.include?("HG-9: NBR (nitrile) does not bear brake fluid") })
+  end
+
+  # What was measured of a pump that the catalogue has no more is said as such; the ticket goes on.
+  def test_a_ticket_outlives_the_pump_it_names
+    view = ticket("8 bolts")
+    measure = { pump: "HV18", bucket: { litres: 20, seconds: 85 } }
+    send_json("POST", "/api/tickets/#{view['id']}/entries", entry("measured", what: "flow", measure: measure))
+    assert_equal 201, last_response.status
+    assert Gimlet::Store::Catalogue.new(database).remove("harrowgill-hv")
+    @app = nil
+    get "/api/tickets/#{view['id']}"
+    assert_equal 200, last_response.status
+    assert_match(/no “HV18” in the catalogue/, json["measured"].first["verdict"])
   end
 end

@@ -34,7 +34,7 @@ module Gimlet
         @customers = customers
         @identify = IdentifyPump.new(reference, customers)
         @known = KnownThings.new(reference.snapshot)
-        @measured = MeasuredOnTicket.new(reference.snapshot)
+        @measured = MeasuredOnTicket.new(reference)
       end
 
       # @param id [Integer]

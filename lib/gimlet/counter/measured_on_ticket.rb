@@ -9,29 +9,28 @@ module Gimlet
   module Counter
     # What was measured in the course of a ticket, worked out for the pump that leads it.
     class MeasuredOnTicket
-      # `of` and `item` name the place in the log; `found` is MeasureSeal's or MeasureFlow's.
-      Kept = Core::Value.of(:of, :item, :what, :measure, :found)
+      # `of` and `item` name the place in the log; `found` is MeasureSeal's or MeasureFlow's, nil with a `problem` that says why.
+      Kept = Core::Value.of(:of, :item, :what, :measure, :found, :problem)
       # A ring in hand is a reading of the part that it came from.
       READ = { "inner_mm" => "oring_id_mm", "section_mm" => "oring_section_mm" }.freeze
       # What is pumped: held against the seals of the plan, not worked out here.
       SERVICE = "service"
       READ_LIP = { "id_mm" => "seal_id_mm", "od_mm" => "seal_od_mm", "height_mm" => "seal_height_mm" }.freeze
 
-      # @param snapshot [Core::Catalogue::Snapshot]
+      # @param reference [Reference]
       # @param stock [Hash]
-      def initialize(snapshot, stock = {})
-        @seal = MeasureSeal.new(snapshot, stock, standards: Exchange::ReferenceFiles::STANDARDS, fit: Exchange::ReferenceFiles::FIT)
-        @flow = MeasureFlow.new(snapshot)
+      def initialize(reference, stock = {})
+        @reference = reference
+        @stock = stock
+        @seal = MeasureSeal.new(reference.snapshot, stock, standards: Exchange::ReferenceFiles::STANDARDS, fit: Exchange::ReferenceFiles::FIT)
+        @flow = MeasureFlow.new(reference.snapshot)
       end
 
       # @param ticket [Core::Ticket::Folded]
       # @param pump [Core::Catalogue::Variant, nil]
       # @return [Array<Kept>]
       def call(ticket, pump)
-        ticket.live.select { |one| one.measure && one.measure["what"] != SERVICE }.map do |one|
-          what, measure = one.measure.values_at("what", "measure")
-          Kept.new(of: one.of, item: one.item, what: what, measure: measure, found: find(what, measure, ticket, pump))
-        end
+        ticket.live.select { |one| one.measure && one.measure["what"] != SERVICE }.map { |one| kept(one, ticket, pump) }
       end
 
       # @param told [Hash] what and measure
@@ -48,6 +47,20 @@ module Gimlet
       end
 
       private
+
+      # A view is looked at again and again: what was measured is worked out once. What the catalogue has no more is said, and the ticket goes on.
+      def kept(one, ticket, pump)
+        what, measure = one.measure.values_at("what", "measure")
+        key = [:measured, what, measure, pump&.id, ticket.complaints, @stock.object_id]
+        found, problem = @reference.field.recall(:results, key) { found_or_not(what, measure, ticket, pump) }
+        Kept.new(of: one.of, item: one.item, what: what, measure: measure, found: found, problem: problem)
+      end
+
+      def found_or_not(what, measure, ticket, pump)
+        [find(what, measure, ticket, pump), nil]
+      rescue Core::InputError => e
+        [nil, e.message]
+      end
 
       def of_ring(measured) = measured ? { "oring_id_mm" => measured.inner_mm, "oring_section_mm" => measured.section_mm } : {}
 

@@ -27,7 +27,7 @@ module Gimlet
         @customers = customers
         @identify = IdentifyPump.new(reference, customers)
         @diagnose = DiagnoseCall.new(reference)
-        @measured = MeasuredOnTicket.new(reference.snapshot, stock)
+        @measured = MeasuredOnTicket.new(reference, stock)
       end
 
       # @param id [Integer, nil]

@@ -11,7 +11,11 @@ module Gimlet
 
       # @param kept [Array<Counter::MeasuredOnTicket::Kept>]
       # @return [Array<Hash>]
-      def call(kept) = kept.map { |one| { of: one.of, item: one.item, what: one.what, measure: one.measure, **send(one.what, one) } }
+      def call(kept)
+        kept.map { |one| { of: one.of, item: one.item, what: one.what, measure: one.measure, **(one.problem ? lost(one) : send(one.what, one)) } }
+      end
+
+      def lost(one) = { told: words("what" => one.what, "measure" => one.measure), verdict: one.problem, sums: [] }
 
       def flow(one)
         shown = MeasuredFlow.call(one.found)

@@ -25,6 +25,7 @@ export function FlowCurves({ curves }: { curves: Curves }) {
   const [workP = 0, workQ = 0] = curves.working;
   const [from, upTo] = curves.range?.pressure ?? [];
   const { flow, pressure } = curves.units;
+  const label = curves.nozzle.find(([p]) => (p ?? 0) >= mostP * 0.3) ?? curves.working;
   return (
     <svg width="100%" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`The pump's flow and the nozzle's meet at ${workP} ${pressure}, ${workQ} ${flow}`} style={{ maxWidth: 700, background: "#fffdf8" }}>
       {typeof upTo === "number" && (
@@ -38,7 +39,7 @@ export function FlowCurves({ curves }: { curves: Curves }) {
       <path d={line(curves.pump)} stroke={ink} strokeWidth={3} fill="none" />
       <text x={LEFT + 8} y={y(workQ) - 7} fontSize={13} fill={ink}>the pump gives</text>
       <path d={line(curves.nozzle)} stroke={petrol} strokeWidth={3} strokeDasharray="9 4" fill="none" />
-      <text x={x(mostP * 0.3)} y={y((curves.nozzle[10]?.[1] ?? 0)) + 24} fontSize={13} fill={petrol}>the nozzle takes</text>
+      <text x={x(label[0] ?? 0)} y={y(label[1] ?? 0) + 24} fontSize={13} fill={petrol}>the nozzle takes</text>
       <circle cx={x(workP)} cy={y(workQ)} r={7} fill="#fffdf8" stroke={ink} strokeWidth={3} />
       {curves.measured && <rect x={x(curves.measured[0] ?? 0) - 6} y={y(curves.measured[1] ?? 0) - 6} width={12} height={12} fill={ink} />}
       <text x={(WIDTH + LEFT) / 2} y={HEIGHT - 6} fontSize={13} textAnchor="middle" fill={ink}>pressure, {pressure} · ring: where they meet{curves.measured ? " · square: as measured" : ""}</text>

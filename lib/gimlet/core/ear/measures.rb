@@ -28,6 +28,8 @@ module Gimlet
                    (?:\s*(?:at|on|in|of)\s+the\s+(?:gun|nozzle|lance|gauge|shaft|bucket))?\s*\z/xi
         FEED = /\b(?:feed|supply|tap|inlet)\b[^,]*?(#{NUMBER})\s*(l(?:itres?|pm)?[^,]*|gpm)?/i
         SIZE = %r{((?:\d+\s+)?\d+/\d+|\d+(?:[.,]\d+)?)\s*(mm|in(?:ch(?:es)?)?|")?}i
+        # Rings of a packing or a shaft are no O-rings.
+        OTHER_RINGS = /\b(?:piston|head|support|back ?-?up|snap|retaining|split|hard|wear|clip)[ -]\z/i
         RING = /\b(?:(old|used|worn|swollen|flat)\s+)?(?:o[- ]?)?ring\s+(?:is\s+|of\s+)?#{SIZE}\s*(?:by|x|×)\s*#{SIZE}(?:\s*(?:by|x|×)\s*#{SIZE})?/i
         DASH = /\b(?:dash|as ?568)[ -]*(?:number\s*)?(\d{3})\b/i
         TEENS = %w[ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen].each_with_index.to_h do |word, at|
@@ -104,6 +106,8 @@ module Gimlet
         end
 
         def ring(match)
+          return if match.pre_match.match?(OTHER_RINGS)
+
           old, *told = match.captures
           sizes = told.each_slice(2).filter_map { |size, unit| size && [size, unit] }
           unit = sizes.filter_map(&:last).last
