@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-require_relative "../core/bench/as_tightened"
 require_relative "../core/bench/log"
+require_relative "../core/bench/turn"
 require_relative "bench_lines"
 
 module Gimlet
@@ -32,26 +32,21 @@ module Gimlet
           at: turns.index { |step| !step[:done] } || turns.size }
       end
 
-      # A turn with a torque is done when a reading lies inside; any other when it is ticked.
       def turn(one, step, at, log)
         asked = asked(one, step["round"])
         read = asked && log.reading(one["fastener"], at)
-        verdict = read && asked.verdict(Core::Quantity.of(read["value"], read["unit"]))
-        { point: step["point"], round: step["round"], item: item(one, at), allowed: asked&.band&.map do |end_of|
-          Core::Tightening::Words.torque(end_of)
+        verdict = read && asked.verdict(torque(read))
+        { point: step["point"], round: step["round"], item: item(one, at), allowed: asked&.band&.map do |limit|
+          Core::Tightening::Words.torque(limit)
         end,
-          verdict: verdict&.state, told: verdict&.text, by: read && read["by"],
-          done: verdict ? verdict.state == "inside" : log.ticked?(item(one, at)) }
+          verdict: verdict&.state, told: verdict&.text, by: read && read["by"], done: Core::Bench::Turn.done?(verdict, log.ticked?(item(one, at))) }
       end
 
       def item(one, at) = Core::Bench::Log.turn(one["fastener"], at)
 
       # @return [Core::Bench::AsTightened, nil] nil where no torque is asked for
       def asked(one, round)
-        torques = one["round_torques"]
-        pass = torques[round] or return
-        last = pass == torques.compact.last
-        Core::Bench::AsTightened.new(torque(pass), last && one["tolerance"] ? torque(one["tolerance"]) : nil)
+        Core::Bench::Turn.asked(one["round_torques"].map { |row| row && torque(row) }, one["tolerance"] && torque(one["tolerance"]), round)
       end
 
       def torque(row) = Core::Quantity.of(row["value"], row["unit"])
