@@ -51,7 +51,7 @@ module Gimlet
       # A view is looked at again and again: what was measured is worked out once. What the catalogue has no more is said, and the ticket goes on.
       def kept(one, ticket, pump)
         what, measure = one.measure.values_at("what", "measure")
-        key = [:measured, what, measure, pump&.id, ticket.complaints, @stock.object_id]
+        key = [:measured, what, measure, pump&.id, ticket.complaints, pump || told_flow(ticket), @stock.object_id]
         found, problem = @reference.field.recall(:results, key) { found_or_not(what, measure, ticket, pump) }
         Kept.new(of: one.of, item: one.item, what: what, measure: measure, found: found, problem: problem)
       end
@@ -67,7 +67,15 @@ module Gimlet
       def find(what, measure, ticket = nil, pump = nil)
         return @seal.call(measure) if what == "seal"
 
-        @flow.call({ "pump" => pump&.id, "signs" => ticket&.complaints }.compact.merge(measure))
+        rated = pump.nil? && ticket && measure["bucket"] && told_flow(ticket)
+        bucket = rated ? { "bucket" => { "rated" => rated, **measure["bucket"] } } : {}
+        @flow.call({ "pump" => pump&.id, "signs" => ticket&.complaints }.compact.merge(measure, bucket))
+      end
+
+      # What the papers were said to give, while no pump leads.
+      def told_flow(ticket)
+        row = ticket.readings.find { |one| one[:trait].to_s == "flow_l_min" && one[:value].is_a?(Numeric) && !one[:denied] }
+        row && "#{row[:value]} #{row[:unit] || 'L/min'}"
       end
     end
   end

@@ -20,13 +20,15 @@ module Gimlet
         SECONDS = /(#{NUMBER})\s*(?:s|secs?|seconds?)\b/i
         NOZZLE = /\bnozzle\s*(?:size|number|no\.?|#)?\s*(\d[\d.-]*)|(\b\d[\d.]*)\s*nozzle\b/i
         PRESSURE = /(#{NUMBER})\s*(bar|psi|mpa)\b/i
-        TURNS = /(#{NUMBER})\s*(?:rpm|turns a minute|revs)\b/i
+        TURNS = /(#{NUMBER})\s*(?:rpm|turns a minute|revs)\b(?:\s*(?:instead of|rather than|not|and should be|should be|of)\s*(#{NUMBER})(?:\s*rpm)?)?/i
+        FEED = /\b(?:feed|supply|tap|inlet)\b[^,\d]*(#{NUMBER})\s*(gpm)?/i
+        RATED = /\b(?:rated|should give|ought to give|nominal)\b[^,\d]*(#{NUMBER})\s*(gpm)?/i
+        A_MINUTE = %r{(?:lpm|l(?:itres?|iters?)?|gpm)?\s*(?:(?:/|a|per)\s*min(?:ute)?)?}i
+        SPENT = /\b(?:in|takes?|took)\s+(?:about\s+|just\s+|only\s+)?#{MINUTES}/i
         # A piece of the sentence after the bucket's own that still speaks of it, and of nothing else.
-        RELATED = /\A\s*(?:(?:and|with|an?|at|the)\s+)*
-                   (?:#{LITRES}|#{GALLONS}|#{MINUTES}|#{SECONDS}|#{NOZZLE}|#{PRESSURE}|#{TURNS}|
-                      (?:feed|supply|tap|inlet)\s+(?:gives\s+)?#{NUMBER}(?:\s*(?:l|litres?|lpm|gpm)\b)?)
-                   (?:\s*(?:at|on|in|of)\s+the\s+(?:gun|nozzle|lance|gauge|shaft|bucket))?\s*\z/xi
-        FEED = /\b(?:feed|supply|tap|inlet)\b[^,]*?(#{NUMBER})\s*(l(?:itres?|pm)?[^,]*|gpm)?/i
+        FIGURE = /#{LITRES}|#{GALLONS}|#{SPENT}|#{SECONDS}|#{NOZZLE}|#{PRESSURE}|#{TURNS}|(?:#{FEED}|#{RATED})#{A_MINUTE}/i
+        RELATED = /\A\s*(?:(?:(?:and|with|an?|at|the|shaft|pump|it|turns|runs)\s+)*#{FIGURE}
+                   (?:\s*(?:at|on|in|of)\s+the\s+(?:gun|nozzle|lance|gauge|shaft|bucket))?\s*)+\z/xi
         SIZE = %r{((?:\d+\s+)?\d+/\d+|\d+(?:[.,]\d+)?)\s*(mm|in(?:ch(?:es)?)?|")?}i
         # Rings of a packing or a shaft are no O-rings.
         OTHER_RINGS = /\b(?:piston|head|support|back ?-?up|snap|retaining|split|hard|wear|clip)[ -]\z/i
@@ -85,9 +87,11 @@ module Gimlet
 
           pressure = text[PRESSURE, 1] && "#{text[PRESSURE, 1]} #{text[PRESSURE, 2]}"
           told = { "litres" => litres, "seconds" => seconds, "nozzle" => text[NOZZLE, 1] || text[NOZZLE, 2], "pressure" => pressure,
-                   "turns" => text[TURNS, 1], "supply" => text[FEED, 1] }
+                   "turns" => text[TURNS, 1], "rated_turns" => text[TURNS, 2], "supply" => flow(text, FEED), "rated" => flow(text, RATED) }
           [{ "what" => "flow", "measure" => { "bucket" => told.compact } }, text.size]
         end
+
+        def flow(text, pattern) = text[pattern, 1] && [text[pattern, 1], text[pattern, 2]].compact.join(" ")
 
         # The bucket's own piece as far as figures go, then the pieces that are about nothing else.
         def about_it(sentence)
@@ -95,12 +99,13 @@ module Gimlet
           more = others.take_while { |piece| piece.delete_suffix(",").match?(RELATED) }
           return [own, *more].join.delete_suffix(",") if more.any?
 
-          ends = [LITRES, GALLONS, MINUTES, SECONDS, NOZZLE, PRESSURE, TURNS, /\bbucket\b/i].filter_map { |one| own.match(one)&.end(0) }
+          ends = [LITRES, GALLONS, SPENT, SECONDS, NOZZLE, PRESSURE, TURNS, FEED, RATED, /\bbucket\b/i].filter_map { |one| own.match(one)&.end(0) }
           own[0, ends.max]
         end
 
+        # "in a minute and 10"; a minute that litres come in is none of it.
         def seconds(text)
-          match = text.match(MINUTES) or return text[SECONDS, 1]
+          match = text.match(SPENT) or return text[SECONDS, 1]
           minutes = match[1].match?(/\d/) ? match[1].tr(",", ".").to_f : 1.0
           ((minutes * 60) + match[2].to_s.tr(",", ".").to_f).then { |told| told == told.to_i ? told.to_i.to_s : told.to_s }
         end
