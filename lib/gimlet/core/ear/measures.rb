@@ -20,7 +20,8 @@ module Gimlet
         SECONDS = /(#{NUMBER})\s*(?:s|secs?|seconds?)\b/i
         NOZZLE = /\bnozzle\s*(?:size|number|no\.?|#)?\s*(\d[\d.-]*)|(\b\d[\d.]*)\s*nozzle\b/i
         PRESSURE = /(#{NUMBER})\s*(bar|psi|mpa)\b/i
-        TURNS = /(#{NUMBER})\s*(?:rpm|turns a minute|revs)\b(?:\s*(?:instead of|rather than|not|and should be|should be|of)\s*(#{NUMBER})(?:\s*rpm)?)?/i
+        INSTEAD = /(?:instead of|rather than|not|and should be|should be|of)\s*(#{NUMBER})(?:\s*rpm)?/i
+        TURNS = /(#{NUMBER})\s*(?:rpm|turns a minute|revs)\b(?:\s*#{INSTEAD})?/i
         FEED = /\b(?:feed|supply|tap|inlet)\b[^,\d]*(#{NUMBER})\s*(gpm)?/i
         RATED = /\b(?:rated|should give|ought to give|nominal)\b[^,\d]*(#{NUMBER})\s*(gpm)?/i
         A_MINUTE = %r{(?:lpm|l(?:itres?|iters?)?|gpm)?\s*(?:(?:/|a|per)\s*min(?:ute)?)?}i
