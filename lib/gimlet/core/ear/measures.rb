@@ -53,7 +53,7 @@ module Gimlet
                   "detergent|caustic|alkaline\\swash|soap" => "alkaline_wash", "steam" => "steam",
                   "(?:(?:hot|warm|cold|fresh|tap)\\s)?water" => "water" }.freeze
         DEGREES = /(\d{1,3})\s*(?:(?:°|deg(?:rees?|s)?)\s*(c|f|celsius|fahrenheit)?|(c|f))(?![a-z])/i
-        MEDIUM = /\b(?:pump(?:s|ing)|moves|handles|runs (?:on|with))\s+(#{MEDIA.keys.join('|')})\b
+        MEDIUM = /\b(?:pump(?:s|ing)|moves|handles|runs\s(?:on|with))\s+(#{MEDIA.keys.join('|')})\b
                   (?:\s*(?:at|of|up\sto|,)?\s*#{DEGREES})?/xi
         HOT = /\b(?:hot |warm )?water\s+(?:at|of|is|up to)?\s*#{DEGREES}/i
         GALLON_L = Units::GALLON_L.to_f
