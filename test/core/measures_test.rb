@@ -70,7 +70,8 @@ class MeasuresTest < Minitest::Test
   end
 
   PUMPED = { "pumps diesel" => { "medium" => "diesel" }, "pumping sea water at 60 degrees" => { "medium" => "sea_water", "temperature_c" => 60 },
-             "hot water at 90 degrees" => { "medium" => "water", "temperature_c" => 90 }, "water at 140 F" => { "medium" => "water", "temperature_c" => 60.0 },
+             "hot water at 90 degrees" => { "medium" => "water", "temperature_c" => 90 },
+             "water at 140 F" => { "medium" => "water", "temperature_c" => 60.0 },
              "it runs on salt water" => { "medium" => "sea_water" }, "handles brake fluid" => { "medium" => "brake_fluid" } }.freeze
 
   def test_what_is_pumped
