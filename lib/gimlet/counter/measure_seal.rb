@@ -71,9 +71,8 @@ module Gimlet
       def in_bar(text) = quantity(text, "bar", "gland.pressure")
 
       def sizes(told, *names)
-        names.to_h do |name|
-          [name, told[name].to_s.strip]
-        end.reject { |_, text| text.empty? }.to_h { |name, text| [name, quantity(text, LENGTH, name)] }
+        typed = names.to_h { |name| [name, told[name].to_s.strip] }.reject { |_, text| text.empty? }
+        typed.to_h { |name, text| [name, quantity(text, LENGTH, name)] }
       end
 
       def quantity(text, unit, field) = Core::Quantity.parse(text, default_unit: unit, field: field).to(unit).value.to_f

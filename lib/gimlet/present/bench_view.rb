@@ -36,9 +36,8 @@ module Gimlet
         asked = asked(one, step["round"])
         read = asked && log.reading(one["fastener"], at)
         verdict = read && asked.verdict(torque(read))
-        { point: step["point"], round: step["round"], item: item(one, at), allowed: asked&.band&.map do |limit|
-          Core::Tightening::Words.torque(limit)
-        end,
+        allowed = asked&.band&.map { |limit| Core::Tightening::Words.torque(limit) }
+        { point: step["point"], round: step["round"], item: item(one, at), allowed: allowed,
           verdict: verdict&.state, told: verdict&.text, by: read && read["by"], done: Core::Bench::Turn.done?(verdict, log.ticked?(item(one, at))) }
       end
 

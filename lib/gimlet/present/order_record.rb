@@ -45,30 +45,29 @@ module Gimlet
         order = found.order_classes.find { |one| one.members.any? { |at| view.found.reference.variant(at) == view.pump } }
         { seen: view.found.readings.map(&:to_s), sure: view.sure,
           models: order ? order.members.first(SERVED).map { |at| view.found.reference.variant(at).id } : [view.pump.id],
-          doubts: found.doubts.select do |one|
-            settled.key?(one.key)
-          end.map { |one| { text: one.readings.join("; "), reason: settled[one.key] } } +
-            settled.slice("plate_unconfirmed").map { |_, why| { text: "nothing but the plate says which pump it is", reason: why } } }
+          doubts: doubts(found.doubts.select { |one| settled.key?(one.key) }, settled) }
+      end
+
+      def doubts(standing, settled)
+        lone = settled.slice("plate_unconfirmed").map { |_, why| { text: "nothing but the plate says which pump it is", reason: why } }
+        standing.map { |one| { text: one.readings.join("; "), reason: settled[one.key] } } + lone
       end
 
       def work(view, plan)
         names = view.found.reference.snapshot.areas
         complaints = view.ticket.complaints.map { |id| view.found.reference.vocabulary.complaints.fetch(id).name }
-        { areas: plan[:scope].map { |id| { id: id, name: names.fetch(id) } }, added: plan[:added].map do |id, why|
-          { name: names.fetch(id), why: why }
-        end,
-          not_on_file: plan[:not_on_file].map do |id|
-            names.fetch(id)
-          end, pumps: plan[:pumps], complaints: complaints, found: view.ticket.findings.map { |one| found(one) } + measured(view) }
+        { areas: plan[:scope].map { |id| { id: id, name: names.fetch(id) } },
+          added: plan[:added].map { |id, why| { name: names.fetch(id), why: why } },
+          not_on_file: plan[:not_on_file].map { |id| names.fetch(id) }, pumps: plan[:pumps], complaints: complaints,
+          found: view.ticket.findings.map { |one| found(one) } + measured(view) }
       end
 
       # What was measured goes with its first sum: the bench sees what the verdict rests on.
       def measured(view)
-        pumped = view.ticket.service
-        MeasuredOnTicket.call(view.measured).map do |one|
+        told = MeasuredOnTicket.call(view.measured).map do |one|
           ["#{one[:told].delete_suffix('.')}: #{one[:verdict].delete_suffix('.')}", *one[:sums].first(2)].join("; ")
-        end +
-          (pumped.any? ? [MeasuredOnTicket.service(pumped)] : [])
+        end
+        view.ticket.service.any? ? [*told, MeasuredOnTicket.service(view.ticket.service)] : told
       end
 
       def found(one)

@@ -126,9 +126,8 @@ module Gimlet
         def idle
           areas, groups = @series.areas, @series.groups
           layers = @series.stacks.flat_map(&:layers)
-          used = { groups: areas.flat_map(&:opens) + groups.flat_map(&:after), stacks: areas.flat_map(&:stacks) + groups.flat_map do |one|
-            one.disturbs.keys
-          end,
+          disturbed = groups.flat_map { |one| one.disturbs.keys }
+          used = { groups: areas.flat_map(&:opens) + groups.flat_map(&:after), stacks: areas.flat_map(&:stacks) + disturbed,
                    fasteners: groups.flat_map(&:fasteners), tools: (areas + groups).flat_map(&:tools),
                    consumables: (areas + groups + layers).flat_map(&:consumables).map(&:consumable) }
           used.flat_map { |list, ids| (ids(list) - ids).map { |id| warning("#{list}.#{id}", "is used by nothing: #{IDLE.fetch(list)}.") } }

@@ -65,17 +65,13 @@ module Gimlet
         end
 
         def row(equation, known)
-          told = equation.powers.slice(*known.keys)
-          Row.new(powers: equation.powers.except(*known.keys), constant: Math.log(equation.constant) - told.sum do |id, power|
-            power * Math.log(known[id])
-          end,
-                  from: { equation.id => 1r })
+          told = equation.powers.slice(*known.keys).sum { |id, power| power * Math.log(known[id]) }
+          Row.new(powers: equation.powers.except(*known.keys), constant: Math.log(equation.constant) - told, from: { equation.id => 1r })
         end
 
         def scaled(row, times)
-          Row.new(powers: row.powers.transform_values { |one| one * times }, constant: row.constant * times, from: row.from.transform_values do |one|
-            one * times
-          end)
+          powers, from = [row.powers, row.from].map { |some| some.transform_values { |one| one * times } }
+          Row.new(powers: powers, constant: row.constant * times, from: from)
         end
 
         def minus(row, other, times)
