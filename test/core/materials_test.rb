@@ -47,4 +47,18 @@ class MaterialsTest < Minitest::Test
     assert_empty(cautions("HV18", "unloader", medium: "water", temperature_c: 60).grep(/bear|swell/))
     assert_match(/90 °C is beyond that/, cautions("HV18", "unloader", medium: "water", temperature_c: 90).grep(/bears/).first)
   end
+
+  # Double-acting, packings: 10 g of petroleum jelly go onto all of it, and its O-rings are made EPDM here.
+  def test_a_consumable_of_the_work_is_held_against_all_that_sits_there
+    told = document("brackenholt-dw")
+    told["parts"].find { |one| one["number"] == "BW-1" }["spec"]["material"] = "EPDM"
+    told["stacks"].flat_map { |one| one["layers"] }.each { |layer| layer["lube"] = "dry" }
+    other = Gimlet::Core::Catalogue::Snapshot.new([Gimlet::Core::Catalogue::Build.call(told)], version: "x")
+    service = Gimlet::Core::Materials::Service.new(table: TABLE)
+    found = Gimlet::Core::Plan::Rebuild.new(other, STOCK).call(other.variants.first, scope: ["packings"], service: service).cautions
+    assert_includes found, "flange O-ring 26 × 3 BW-1: Never petroleum jelly on EPDM: it swells. Use silicone grease or water."
+    assert_equal(["lithium grease", "silicone grease", nil], ["Lithium grease, tube", "silicone grease 50 g", "thread adhesive"].map do |one|
+      TABLE.lubricant(one)
+    end)
+  end
 end

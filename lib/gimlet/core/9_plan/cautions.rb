@@ -24,7 +24,7 @@ module Gimlet
         # @param snapshot [Catalogue::Snapshot]
         # @param service [Materials::Service, nil]
         # @return [Array<String>]
-        def for(teardown, snapshot, service)
+        def for(teardown, snapshot, service = nil)
           ALWAYS + heavy(teardown) + soft_head(teardown) + of_series(teardown) + materials(teardown, snapshot, service) + [DEFERRAL]
         end
 
@@ -42,12 +42,26 @@ module Gimlet
         end
 
         # A lubricant, a medium or a heat that the rubber does not bear.
+        # @return [Array<String>]
         def materials(teardown, snapshot, service)
-          variant = teardown.variant
-          teardown.places.map(&:layer).uniq.flat_map do |layer|
-            parts = variant.series.parts_for(layer.slot, variant).filter_map { |number| snapshot.part(number) }
-            parts.flat_map { |part| service ? service.warnings(part, layer.lube) : [Catalogue::Lubricants.warning(part, layer.lube)].compact }
-          end.uniq
+          own = teardown.places.map(&:layer).uniq.map { |layer| [layer, layer.lube] }
+          (own + smeared(teardown)).flat_map { |layer, lube| warnings(parts(layer, teardown.variant, snapshot), lube, service) }.uniq
+        end
+
+        # What the work on an area takes goes onto all that sits there.
+        # @return [Array<Array(Catalogue::Layer, String)>]
+        def smeared(teardown)
+          series = teardown.variant.series
+          teardown.areas.flat_map do |area|
+            names = area.consumables.map { |usage| series.consumable(usage.consumable).name }
+            area.stacks.flat_map { |id| series.stack(id).layers }.product(names)
+          end
+        end
+
+        def parts(layer, variant, snapshot) = variant.series.parts_for(layer.slot, variant).filter_map { |number| snapshot.part(number) }
+
+        def warnings(parts, lube, service)
+          parts.flat_map { |part| service ? service.warnings(part, lube) : [Catalogue::Lubricants.warning(part, lube)].compact }
         end
 
         def of_series(teardown)

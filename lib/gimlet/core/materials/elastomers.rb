@@ -30,6 +30,10 @@ module Gimlet
         def media = @media.except(SILICONE).transform_values { |row| row["name"] }
         def lubricants = @lubricants.keys
 
+        # @param name [String, nil] of a layer's lubricant or of a consumable
+        # @return [String, nil] of `lubricants`, the most exact that the name has
+        def lubricant(name) = lubricants.select { |one| name.to_s.downcase.include?(one.downcase) }.max_by(&:size)
+
         # @param told [String, nil] as a sheet or a person names it
         # @return [Elastomer, nil] nil for what is no elastomer of the table
         def find(told)

@@ -12,7 +12,7 @@ module Gimlet
         # @return [Array<String>] a sentence for whatever does not go together
         def warnings(part, lube = nil)
           elastomer = table.find(part.spec["material"]) or return []
-          known = lube if table.lubricants.include?(lube)
+          known = table.lubricant(lube)
           table.call(elastomer, medium: medium, temperature_c: temperature_c, lubricant: known).reject { |one| one.verdict == "good" }
                .map { |one| "#{part.name} #{part.number}: #{one.says}" }
         end
