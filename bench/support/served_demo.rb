@@ -12,12 +12,13 @@ class ServedDemo
   attr_reader :database
 
   # @param port [Integer] that is free
-  def initialize(port)
+  # @param role [String] of whoever asks
+  def initialize(port, role: "counter")
     @port = port
     @database = File.join(Dir.mktmpdir("gimlet"), "shop.sqlite3")
     @environment = { "PORT" => port.to_s, "GIMLET_DB" => @database, "GIMLET_BACKUP_MINUTES" => "0" }
     command("demo")
-    @token = command("token", "bench", "counter").lines.last.strip
+    @token = command("token", "bench", role).lines.last.strip
   end
 
   def command(*words) = IO.popen(@environment, [COMMAND, *words], &:read)
@@ -40,7 +41,8 @@ class ServedDemo
   def connection(&) = Net::HTTP.start("127.0.0.1", @port, read_timeout: 60, &)
 
   def get(http, path) = http.get(path, headers)
-  def post(http, path, body) = http.post(path, JSON.generate(body), headers)
+  def post(http, path, body) = send_raw(http, path, JSON.generate(body))
+  def send_raw(http, path, body) = http.post(path, body, headers)
 
   private
 
