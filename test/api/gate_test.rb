@@ -112,6 +112,7 @@ class GateTest < Minitest::Test
             "\xC3".b, '{"kind":"said","key":"k","words":"8 bolts"}', '{"model":"TK4L20","scope":["packings"]}', '{"ticket_id":1,"on":1}',
             '{"inner_mm":"7","outer_mm":"11"}', '{"figures":{"flow":"4 gpm","pressure":"1e9"}}',
             '{"bucket":{"litres":1e-9,"seconds":1}}',
+
             '{"material":"NBR","temperature_c":1e3}', '{"pump":"TK4L20","flow":-1}', "number,price\nA,1", '{"name":"=x","role":"owner","secret":"12345"}',
             '{"kind":"ticked","key":"k","item":"x","done":true}', '{"format":"gimlet-catalogue","version":2}'].freeze
   TAILS = ["", "?paper=A4", "?paper=%41", "?a=b", "?=", "?&&", "?%C3%A9=1", "/", "/..", "/%2e%2e", "/1", "/-1", "/99999999999999999999"].freeze
