@@ -11,10 +11,9 @@ module Gimlet
     class MeasuredOnTicket
       # `of` and `item` name the place in the log; `found` is MeasureSeal's or MeasureFlow's, nil with a `problem` that says why.
       Kept = Core::Value.of(:of, :item, :what, :measure, :found, :problem)
-      # A ring in hand is a reading of the part that it came from.
-      READ = { "inner_mm" => "oring_id_mm", "section_mm" => "oring_section_mm" }.freeze
       # What is pumped: held against the seals of the plan, not worked out here.
       SERVICE = "service"
+      # A seal in hand is a reading of the part that it came from.
       READ_LIP = { "id_mm" => "seal_id_mm", "od_mm" => "seal_od_mm", "height_mm" => "seal_height_mm" }.freeze
 
       # @param reference [Reference]

@@ -37,7 +37,7 @@ module Gimlet
         # @param gland [Gland, nil] one of the two at least
         # @return [Array<Candidate>] that serve at all, the best first
         def call(measured, gland)
-          near = @rings.select { |ring| (measured.nil? || like?(ring, measured)) && (gland.nil? || goes_in?(ring, gland)) }
+          near = @rings.select { |ring| gland ? goes_in?(ring, gland) : like?(ring, measured) }
           shares = measured ? shares(near, measured) : {}
           found = near.filter_map { |ring| candidate(ring, measured, gland, shares[ring].to_f) }
           found.sort_by { |one| [VERDICTS.index(one.verdict), -one.share.round(2), one.nearness] }.first(SHOWN)
@@ -45,7 +45,7 @@ module Gimlet
 
         private
 
-        # What is beyond these serves nowhere, and is not worked out.
+        # What is beyond these serves nowhere, and is not worked out. A groove says more than the ring that was in it.
         def like?(ring, measured)
           ring.inner_mm.between?(measured.inner_mm * 0.75, (measured.inner_mm * 1.05) + 1) &&
             ring.section_mm.between?(measured.section_mm * 0.7, (measured.section_mm * 1.3) + 0.1)
