@@ -25,7 +25,7 @@ module Gimlet
     # @return [API::App]
     # @raise [Core::InputError] when it cannot be served
     def app
-      @lock.take || Core::InputError.reject("database", "in_use", "#{@path} is being served already, by process #{@lock.holder}: one is enough.")
+      @lock.take || Core::InputError.reject("database", "in_use", @lock.refusal)
       @database = Store.connect(@path)
       sound
       first_owner

@@ -158,4 +158,36 @@ class MeasureTest < Minitest::Test
     assert_equal 200, answer.status
     assert_match(/no “HV18” in the catalogue/, JSON.parse(answer.body)["measured"].first["verdict"])
   end
+
+  # Beside what the work needs, with its own reason; a second word on it counts, and taking it off too.
+  def test_what_goes_along_stands_on_the_order
+    view = ticket("plate TK4R20, serial 31500, 15 lpm, green, packings")
+    step = ->(**body) { send_json("POST", "/api/tickets/#{view['id']}/entries", entry("also", **body)) }
+    before = view["plan"]["plans"].first["price_cents"]
+    with = step.call(number: "HG-11", quantity: 2, reason: "ring by its size")
+    line = with["plan"]["plans"].first["lines"].last
+    assert_equal ["HG-11", 2, true, "ring by its size", {}], line.values_at("number", "quantity", "beside", "reason", "covers")
+    assert_equal before + (2 * 95), with["plan"]["plans"].first["price_cents"], "0.95 each"
+    assert(with["seen"].any? { |one| one.include?("HG-11") })
+    order = send_json("POST", "/api/orders", ticket_id: view["id"], on: with["last"], seen: with["seen"])
+    assert_equal 201, last_response.status, last_response.body
+    assert_schema "Order"
+    assert_includes order["record"]["parts"]["lines"].map { |one| one["number"] }, "HG-11"
+    { { number: "XX-1" } => "unknown_part", { quantity: 0 } => "too_few", { reason: "x" } => "reason_too_short" }.each do |wrong, code|
+      other = ticket("8 bolts")
+      send_json("POST", "/api/tickets/#{other['id']}/entries", entry("also", number: "HG-11", quantity: 1, reason: "a ring", **wrong))
+      assert_problem(422, code)
+    end
+  end
+
+  def test_what_goes_along_can_be_taken_off
+    view = ticket("plate TK4R20, serial 31500, 15 lpm, green, packings")
+    step = lambda { |**body|
+      send_json("POST", "/api/tickets/#{view['id']}/entries", entry("also", **body))["plan"]["plans"].first["lines"].map do |one|
+        one["number"]
+      end
+    }
+    assert_includes step.call(number: "HG-V18", quantity: 1, reason: "a new unloader"), "HG-V18"
+    refute_includes step.call(number: "HG-V18", quantity: nil), "HG-V18"
+  end
 end

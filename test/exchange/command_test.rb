@@ -14,7 +14,7 @@ class CommandTest < Minitest::Test
 
   def test_export_and_import_into_an_empty_database
     in_folder do |folder|
-      assert_equal [true, "Wrote 20 series to #{folder}/out.\n"], run_command("export", "#{folder}/out")
+      assert_equal [true, "Wrote 21 series to #{folder}/out.\n"], run_command("export", "#{folder}/out")
       other = Gimlet::Store.connect("#{folder}/other.sqlite3")
       assert Gimlet::Command.new(other.opts[:database], out: StringIO.new).call(["import", "#{folder}/out"])
       versions = [database, other].map { |one| Gimlet::Store::Catalogue.new(one).snapshot.version }

@@ -21,7 +21,7 @@ module Gimlet
                "work" => %w[areas agreed pumps positions], "extent" => %w[extent], "checked" => %w[check result],
                "inspected" => %w[slot position outcome measured], "had" => %w[number quantity], "owns" => %w[tool has from to unit mark],
                "handed" => %w[tool how], "entered" => %w[pump fastener value unit source], "pump" => %w[id],
-               "settled" => %w[doubt reason], "plan" => %w[policy], "fixed" => %w[number quantity reason],
+               "settled" => %w[doubt reason], "plan" => %w[policy], "fixed" => %w[number quantity reason], "also" => %w[number quantity reason],
                "extension" => %w[lever_mm extension_mm angle_deg], "unit" => %w[unit], "closed" => %w[reason], "reopened" => %w[reason] }.freeze
       REASON = 3
 
@@ -86,7 +86,7 @@ module Gimlet
         when "closed", "reopened" then body.tap { reasoned(body) }
         when "owns" then owns(body)
         when "extension" then body.tap { body["lever_mm"] && Core::Tightening::Extension.of(*body.values_at("lever_mm", "extension_mm", "angle_deg").compact) }
-        when "work", "inspected", "had", "fixed", "checked", "handed", "entered" then body.tap { @known.check(kind, body) }
+        when "work", "inspected", "had", "fixed", "also", "checked", "handed", "entered" then body.tap { @known.check(kind, body) }
         else body
         end
       end

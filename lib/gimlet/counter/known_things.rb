@@ -57,6 +57,15 @@ module Gimlet
         reject("reason", "reason_too_short", "Say in a few words why the line is set by hand: it stands on the order and the card.")
       end
 
+      def also(body)
+        number = body["number"]
+        @snapshot.part(number) || @snapshot.kit(number) || reject("number", "unknown_part", "There is no part or kit “#{number}”.")
+        body["quantity"].nil? || body["quantity"].positive? || reject("quantity", "too_few", "At least one of it goes along.")
+        return if body["quantity"].nil? || body["reason"].to_s.strip.size >= REASON
+
+        reject("reason", "reason_too_short", "Say in a few words what it is for: it stands on the order and the card.")
+      end
+
       def checked(body)
         checks = DiagnoseCall::MODEL.checks.map(&:id)
         reject("check", "unknown_check", "“#{body['check']}” is no check: use #{checks.join(', ')}.") unless checks.include?(body["check"])

@@ -47,7 +47,11 @@ module Gimlet
         { findings: (request[:findings] || []).map { |one| Core::Finding.from(one.transform_keys(&:to_sym)) }, had: request[:had] || {},
           wrenches: (request[:wrenches] || []).map { |one| wrench(one) }, extension: request[:extension] && extension(request[:extension]),
           service: service(request[:service] || {}), entered: (request[:entered] || {}).to_h { |id, one| [id.to_s, entered(one)] },
-          fixed: (request[:fixed] || []).map { |one| Core::KitPlan::Fixed.new(**one.transform_keys(&:to_sym).slice(:number, :quantity, :reason)) } }
+          fixed: by_hand(request[:fixed]), also: by_hand(request[:also]) }
+      end
+
+      def by_hand(rows)
+        (rows || []).map { |one| Core::KitPlan::Fixed.new(**one.transform_keys(&:to_sym).slice(:number, :quantity, :reason)) }
       end
 
       def service(told)

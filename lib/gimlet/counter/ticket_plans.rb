@@ -21,8 +21,9 @@ module Gimlet
       # @return [PlanRebuild::Result]
       def call(ticket, variant)
         request = { model: variant.designation, serial: variant.serial_range, units: ticket.unit, **work(ticket, variant),
-                    **ticket.to_h.slice(:policy, :pumps, :extent, :had, :fixed, :extension),
-                    service: ticket.service, entered: ticket.entered.select { |id, one| same_gap?(id, one[:pump], variant) },
+                    **ticket.to_h.slice(:policy, :pumps, :extent, :had, :fixed, :extension), service: ticket.service,
+                    also: ticket.also.select { |one| sold?(one[:number]) },
+                    entered: ticket.entered.select { |id, one| same_gap?(id, one[:pump], variant) },
                     wrenches: ticket.owned.values.select { |range| range["from"] } }
         @reference.field.recall(:results, [:plan, request, @stock.object_id]) { planned(request) }
       end
@@ -36,6 +37,9 @@ module Gimlet
       end
 
       private
+
+      # What goes along must still be in a catalogue and have a price.
+      def sold?(number) = @stock.key?(number) && (@reference.snapshot.part(number) || @reference.snapshot.kit(number))
 
       def costed(ticket, variant, extent)
         agreed = work(ticket, variant)

@@ -61,6 +61,8 @@ module Gimlet
         "#{body['number']} #{body['quantity'] ? "set to #{body['quantity']}: #{body['reason']}" : 'left to the plan again'}"
       end
 
+      def also(body) = body["quantity"] ? "#{body['quantity']} × #{body['number']} goes along: #{body['reason']}" : "#{body['number']} stays here"
+
       def settled(body)
         doubt = body["doubt"].tr("_", " ")
         body["reason"] ? "“#{doubt}” stands: #{body['reason']}" : "“#{doubt}” is open again"

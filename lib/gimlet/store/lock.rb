@@ -22,6 +22,9 @@ module Gimlet
         true
       end
 
+      # @return [String, nil] why it cannot be served; nil where nobody serves it
+      def refusal = holder && "#{@path.delete_suffix('.lock')} is being served already, by process #{holder}: one is enough."
+
       # @return [Integer, nil] process that serves it; nil when none does
       def holder
         return unless File.exist?(@path)

@@ -62,7 +62,7 @@ export function SealBench({ ticket, start }: { ticket: number | null; start: Rec
             {best?.drawing && <RingInGroove slice={best.drawing} name={best.label} />}
             {best?.backup_why && <p style={{ margin: "6px 0" }}>{best.backup_why}</p>}
             <KeepOnTicket ticket={ticket} what="seal" request={request} />
-            <SealFound name="What the catalogue has" found={data.on_file} />
+            <SealFound name="What the catalogue has" found={data.on_file} ticket={ticket} />
             <SealFound name="Standard sizes" found={data.standard} />
           </>
         )}

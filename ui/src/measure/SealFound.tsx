@@ -1,12 +1,13 @@
 import Box from "@mui/material/Box";
 import type { components } from "../api/schema";
+import { GoesAlong } from "./GoesAlong";
 
 type Found = components["schemas"]["SealFound"];
 
 const where = (one: Found) => (one.used_in ?? []).map((use) => `${use.series} (${use.models.slice(0, 4).join(", ")}${use.models.length > 4 ? ", …" : ""}): ${use.slots.join(", ").replaceAll("_", " ")}`);
 
 /** Each with its verdict in words, where it is used, and the sums. */
-export function SealFound({ name, found }: { name: string; found: Found[] }) {
+export function SealFound({ name, found, ticket = null }: { name: string; found: Found[]; ticket?: number | null }) {
   if (found.length === 0) return null;
   return (
     <Box component="section" aria-label={name} sx={{ mb: 1.5 }}>
@@ -15,6 +16,7 @@ export function SealFound({ name, found }: { name: string; found: Found[] }) {
         {found.map((one) => (
           <Box component="li" key={one.label} sx={{ bgcolor: "background.paper", px: 1.5, py: 0.75 }}>
             <strong>{one.label}</strong>{one.number ? ` · ${one.on_hand} here` : ` · ${one.inner_mm} × ${one.section_mm} mm (±${one.inner_tolerance_mm}, ±${one.section_tolerance_mm ?? "?"})`}{one.material ? ` · ${one.material}` : ""} — {one.words}
+            <GoesAlong ticket={ticket} number={one.number} why={`ring by its size: ${one.words}`} />
             {one.share >= 0.01 && ` ${Math.round(one.share * 100)} % likely the very size.`}
             {where(one).map((use) => <Box key={use} sx={{ fontSize: 15 }}>sits in {use}</Box>)}
             {(one.for_a_while ?? []).map((part) => <Box key={part.number} sx={{ fontSize: 15 }}>in place of {part.number} {part.name}: {part.note}</Box>)}

@@ -6,6 +6,7 @@ import { api, told } from "../api/client";
 import type { components } from "../api/schema";
 import { price } from "../shell/format";
 import { Fields, filled } from "./Fields";
+import { GoesAlong } from "./GoesAlong";
 import { useMeasured } from "./useMeasured";
 import { Verdict } from "./Verdict";
 
@@ -37,7 +38,7 @@ export function ValveBench({ ticket, start }: { ticket: number | null; start: Re
         {data && (
           <>
             <Verdict>{data.verdict}</Verdict>
-            <Box component="ul" aria-label="Valves" sx={{ listStyle: "none", m: 0, p: 0, display: "grid", gap: 0.75 }}>{data.choices.map((one) => <Valve key={one.model} choice={one} />)}</Box>
+            <Box component="ul" aria-label="Valves" sx={{ listStyle: "none", m: 0, p: 0, display: "grid", gap: 0.75 }}>{data.choices.map((one) => <Valve key={one.model} choice={one} ticket={ticket} />)}</Box>
           </>
         )}
       </Box>
@@ -45,10 +46,11 @@ export function ValveBench({ ticket, start }: { ticket: number | null; start: Re
   );
 }
 
-function Valve({ choice }: { choice: Choice }) {
+function Valve({ choice, ticket }: { choice: Choice; ticket: number | null }) {
   return (
     <Box component="li" sx={{ bgcolor: "background.paper", px: 1.5, py: 0.75 }}>
       <strong>{choice.maker} {choice.model}</strong> {WORDS[choice.verdict]}{choice.number && choice.price_cents !== null ? ` · whole: ${choice.number}, ${price(choice.price_cents)}, ${choice.on_hand} here` : ""}
+      <GoesAlong ticket={choice.price_cents === null ? null : ticket} number={choice.number} why={`valve that ${WORDS[choice.verdict]}`} />
       <Box sx={{ fontSize: 15 }}>{choice.points.map((one) => one.says).join(" · ")}</Box>
       {choice.differs.length > 0 && <Box sx={{ fontSize: 14, color: "text.secondary" }}>{choice.differs.join(" · ")}</Box>}
       <Box sx={{ fontSize: 14, color: "text.secondary" }}>kits: {choice.kits.map((kit) => `${kit.number} ${kit.name}${kit.price_cents === null ? "" : `, ${price(kit.price_cents)}, ${kit.on_hand} here`}`).join(" · ")}</Box>

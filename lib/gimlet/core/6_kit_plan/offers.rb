@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../1_catalogue/condition"
+require_relative "../input_error"
 require_relative "../value"
 
 module Gimlet
@@ -31,6 +32,16 @@ module Gimlet
             @snapshot.serving(number).each { |one| (all[one] ||= []) << number }
           end
           kits + loose
+        end
+
+        # @param number [String] of any part or kit, whatever pump it is for
+        # @return [Offer] that covers nothing of a demand
+        # @raise [InputError] where it cannot be sold
+        def beside(number)
+          kit, part = @snapshot.kit(number), @snapshot.part(number)
+          contents = kit ? kit.contents : { number => @stock[number]&.pack || 1 }
+          found = (kit || part) && offer(number, (kit || part).name, !kit.nil?, {}, contents)
+          found || InputError.reject("number", "no_price", "“#{number}” has no price on file, or is in no catalogue: it cannot go along.")
         end
 
         private

@@ -26,8 +26,8 @@ module Gimlet
         end
       end
       # `short` is how many of the quantity are not on the shelf today; `pack` is how many pieces one of it holds; `reason` why the specialist
-      # set it by hand.
-      Line = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :short, :covers, :reason)
+      # set it by hand. `beside` is true of what goes along and serves nothing of the work itself: a ring, a nozzle's seal, a whole valve.
+      Line = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :short, :covers, :reason, :beside)
       # `reason` says why nothing covers it; `stand_ins` may take its place for a while.
       Unfilled = Value.of(:number, :name, :quantity, :reason, :stand_ins)
       # A line that the specialist set by hand: so many of `number`, 0 for none.
@@ -43,14 +43,17 @@ module Gimlet
         # @param snapshot [Catalogue::Snapshot]
         # @param stock [Hash{String=>Stock}]
         # @param fixed [Array<Fixed>]
-        # @raise [InputError] where a fixed line serves nothing of the order
+        # @param also [Array<Fixed>] what goes along
         # @param solved [Hash] components that were solved before
-        def initialize(demand, snapshot, stock, fixed: [], solved: {})
+        # @raise [InputError] where a fixed line serves nothing of the order, or what goes along has no price
+        def initialize(demand, snapshot, stock, fixed: [], also: [], solved: {})
           @demand = demand
           @solved = solved
           @snapshot = snapshot
           @stock = stock
-          @offers = Offers.new(snapshot, demand.variant, stock).for(demand.quantities.keys)
+          offers = Offers.new(snapshot, demand.variant, stock)
+          @offers = offers.for(demand.quantities.keys)
+          @beside = also.map { |one| [offers.beside(one.number), one] }
           @fixed = fixed.to_h { |one| [offered(one), one] }
         end
 
@@ -98,6 +101,7 @@ module Gimlet
 
         def plan(policies, purchase)
           lines = purchase.counts.map { |offer, count| line(offer, count) }.sort_by { |one| [one.kit ? 0 : 1, one.number] }
+          lines += @beside.map { |offer, one| line(offer, one.quantity).with(reason: one.reason, beside: true) }
           left = balance(purchase)
           Plan.new(policy: policies.first, name: POLICIES[policies.first], also: policies.drop(1).map { |one| POLICIES[one] },
                    lines: lines, price_cents: lines.sum(&:total_cents), unfilled: missing + unfilled(left, policies.first),

@@ -19,10 +19,10 @@ module Gimlet
       # What is to be done: `scope` areas or a whole Scope, `policy` of KitPlan::POLICIES, `pumps` how many, `unit` of the customer's wrench,
       # `findings` of Finding, `had` { part number => how many the customer has already }, `fixed` lines of KitPlan::Fixed set by hand,
       # `wrenches` the customer's own, `extension` of Tightening::Extension or nil, `entered` { fastener id => Tightening::Entered },
-      # `service` of Materials::Service, what it pumps.
-      Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches, :extension, :entered, :service)
-      USUAL = { policy: "on_shelf", pumps: 1, unit: "N·m", findings: [].freeze, had: {}.freeze, fixed: [].freeze, wrenches: [].freeze,
-                entered: {}.freeze }.freeze
+      # `service` of Materials::Service, what it pumps, `also` lines of KitPlan::Fixed that go along.
+      Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches, :extension, :entered, :service, :also)
+      USUAL = { policy: "on_shelf", pumps: 1, unit: "N·m", findings: [].freeze, had: {}.freeze, fixed: [].freeze, also: [].freeze,
+                wrenches: [].freeze, entered: {}.freeze }.freeze
 
       # From a pump and its agreed work to the order: teardown, demand, kit plans, tools, tightening, cautions.
       class Rebuild
@@ -45,12 +45,10 @@ module Gimlet
           demand = Demand.new(teardown, @snapshot, pumps: job.pumps, findings: job.findings, had: job.had)
           tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: job.unit, entered: job.entered[one.id]) }
           bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps, own: job.wrenches, stock: @stock)
-          Workup.new(variant: variant, teardown: teardown, demand: demand,
-                     plans: KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, solved: @solved).call(job.policy), tools: bench.tools,
-                     wrenches: bench.choice,
-                     consumables: bench.consumables, tightening: tightening, extension: job.extension,
-                     refit: Refitting.of(teardown), steps: Steps.for(teardown),
-                     cautions: Cautions.for(teardown, @snapshot, job.service))
+          plans = KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, also: job.also, solved: @solved)
+          Workup.new(variant: variant, teardown: teardown, demand: demand, plans: plans.call(job.policy), tools: bench.tools, wrenches: bench.choice,
+                     consumables: bench.consumables, tightening: tightening, extension: job.extension, refit: Refitting.of(teardown),
+                     steps: Steps.for(teardown), cautions: Cautions.for(teardown, @snapshot, job.service))
         end
       end
     end

@@ -31,6 +31,7 @@ module Gimlet
         def call(given)
           given.each { |id, value| bounded(id, value) }
           @given = given
+          @eliminated = {}
           rows = eliminated(given)
           assumed = assumptions(given)
           all = worked(given, assumed)
@@ -51,7 +52,9 @@ module Gimlet
         end
 
         # @return [Array<Row>] Gauss-Jordan over what is not known, exact in the powers
-        def eliminated(known)
+        def eliminated(known) = @eliminated[known] ||= elimination(known)
+
+        def elimination(known)
           rows = EQUATIONS.map { |one| row(one, known) }
           done = []
           while (at = rows.index { |one| one.powers.any? })

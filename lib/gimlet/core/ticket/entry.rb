@@ -28,6 +28,7 @@ module Gimlet
       #   settled    doubt, reason        a doubt that stands, and why that is all right
       #   plan       policy
       #   fixed      number, quantity, reason             a line of the plan set by hand; quantity nil leaves it to the plan again
+      #   also       number, quantity, reason             what goes along and serves nothing of the work itself; quantity nil takes it off
       #   extension  lever_mm, extension_mm, angle_deg    between wrench and bolt; all nil without one
       #   unit       unit                 of the customer's wrench
       #   closed     reason               nothing comes of it
@@ -35,7 +36,7 @@ module Gimlet
       #   ordered    order_id, reason
       Entry = Value.of(:number, :kind, :body, :at, :who)
       KINDS = %w[said answered not_sure taken_up measured struck restored customer channel work extent checked inspected had owns handed entered pump
-                 settled plan fixed extension unit closed reopened ordered].freeze
+                 settled plan fixed also extension unit closed reopened ordered].freeze
     end
   end
 end

@@ -18,7 +18,7 @@ module Gimlet
       #   ticket = Ticket::Folded.of(entries)
       #   ticket.readings # => the readings that count, in the order they were taken
       Folded = Value.of(:lines, :channel, :customer_id, :scope, :agreed, :pumps, :findings, :chosen, :settled, :policy, :unit, :order_id,
-                        :last, :at, :extent, :checked, :had, :fixed, :owned, :extension, :handed, :entered, :state, :amends) do
+                        :last, :at, :extent, :checked, :had, :fixed, :also, :owned, :extension, :handed, :entered, :state, :amends) do
         def items = lines.flat_map(&:items)
         def live = items.reject(&:struck)
 
@@ -56,7 +56,7 @@ module Gimlet
                      findings: findings, settled: settled, extent: last("extent", "extent") || Extent::USUAL,
                      checked: latest("checked", "check") do |body|
                        body["result"]
-                     end, fixed: fixed, had: had, last: @entries.last&.number || 0, **bench, **work(live))
+                     end, fixed: fixed, also: also, had: had, last: @entries.last&.number || 0, **bench, **work(live))
         end
 
         private
@@ -122,6 +122,8 @@ module Gimlet
         def entered = latest("entered", "fastener") { |body| fields(body.slice("pump", "value", "unit", "source")) if body["value"] }
 
         def fixed = latest("fixed", "number") { |body| fields(body) if body["quantity"] }.values
+
+        def also = latest("also", "number") { |body| fields(body) if body["quantity"] }.values
 
         # The last word on each thing, those taken back left out.
         # @return [Hash]

@@ -30,7 +30,7 @@ export function PlanLines({ plan, ticket }: Props) {
             <TableRow key={line.number}>
               <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>{packs(line)}</TableCell>
               <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>{line.number}</TableCell>
-              <TableCell>{line.name}{line.reason && <div>set by hand: {line.reason}</div>}</TableCell>
+              <TableCell>{line.name}{line.reason && <div>{line.beside ? "goes along" : "set by hand"}: {line.reason}</div>}</TableCell>
               <TableCell>{line.short > 0 ? `${line.short} short` : `${line.on_hand} here`}</TableCell>
               <TableCell align="right">{price(line.total_cents)}</TableCell>
               {ticket && <TableCell padding="none"><SetLine ticket={ticket} line={line} /></TableCell>}

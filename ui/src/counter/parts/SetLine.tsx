@@ -7,7 +7,7 @@ import type { LiveTicket } from "../../ticket/useTicket";
 
 interface Props {
   ticket: LiveTicket;
-  line: Pick<KitPlan["lines"][number], "number" | "quantity" | "reason">;
+  line: Pick<KitPlan["lines"][number], "number" | "quantity" | "reason" | "beside">;
 }
 
 /** A specialist sets a line by hand and says why; it stays on the order and the card. */
@@ -16,11 +16,12 @@ export function SetLine({ ticket, line }: Props) {
   const [quantity, setQuantity] = useState(String(line.quantity));
   const [reason, setReason] = useState("");
   const send = async (count: number | null) => {
-    if (await ticket.add("Parts", { kind: "fixed", number: line.number, quantity: count, reason })) setOpen(false);
+    if (await ticket.add("Parts", { kind: line.beside ? "also" : "fixed", number: line.number, quantity: count, reason })) setOpen(false);
   };
+  const undo = line.beside ? "take it off" : "leave it to the plan";
   if (!open) {
     return line.reason
-      ? <Button size="small" onClick={() => void send(null)} aria-label={`${line.number}: leave it to the plan`}>leave it to the plan</Button>
+      ? <Button size="small" onClick={() => void send(null)} aria-label={`${line.number}: ${undo}`}>{undo}</Button>
       : <Button size="small" onClick={() => setOpen(true)} aria-label={`${line.number}: set by hand`}>set by hand</Button>;
   }
   return (
