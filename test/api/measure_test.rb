@@ -65,6 +65,16 @@ class MeasureTest < Minitest::Test
     assert_match(%r{\A14.1 L/min into the bucket}, flow(bucket: { litres: 20, seconds: 85 })["verdict"])
   end
 
+  # By hand: 3 · π/4 · 20² · 12 · 1000 / 10⁶ = 11.31 L/min swept at 1000 rpm; 10.5 caught are 93 %, so the pump is sound and the belt slips.
+  def test_a_slow_shaft_is_no_worn_pump
+    told = flow(bucket: { litres: 21, seconds: 120, turns: 1000 }, pump: "TK4L20", signs: ["pressure_loss"])
+    assert_equal "belt", told["suspects"].first["id"]
+    shares = told["told"].to_h { |one| one.values_at("name", "share") }
+    assert_in_delta 0.928, shares["volumetric efficiency"], 0.002
+    assert_in_delta 0.69, shares["speed"], 0.001
+    assert_in_delta 0.928, told["worked"].find { |one| one["id"] == "volumetric" }["value"], 0.002
+  end
+
   def test_in_the_customers_units
     told = flow(figures: { flow: "4 gpm", pressure: "3000 psi" }, units: { flow: "US gpm", pressure: "psi" })
     assert_equal([4.0, 3000], told["given"].map { |one| one["value"] })

@@ -69,6 +69,7 @@ module Gimlet
       def solve(figures, pump, bucket)
         known = pump ? of_pump(pump).merge(figures) : figures
         known = known.merge("flow" => bucket.flow.round(3)) if bucket && !known.key?("flow")
+        known = known.merge("pump_rpm" => bucket.turns) if bucket&.turns && !figures.key?("pump_rpm")
         known = known.merge({ "nozzle" => bucket&.nozzle, "pressure" => bucket&.bar }.compact) { |_, typed, _| typed }
         Core::Flow::Solve.new.call(known) if known.any?
       end
@@ -94,7 +95,7 @@ module Gimlet
 
       def of_the_drive(typed, pump)
         turns, rated_turns = %w[turns rated_turns].map { |name| typed[name] && plain(name, typed[name]) }
-        { rated: flow_of(typed["rated"]) || rated(pump, "flow_l_min"), displaced: pump && displaced(pump), turns: turns,
+        { rated: flow_of(typed["rated"]) || rated(pump, "flow_l_min"), displaced: pump && displaced(pump, turns), turns: turns,
           rated_turns: rated_turns || rated(pump, "speed_rpm") }
       end
 
@@ -112,8 +113,9 @@ module Gimlet
         value.to_f if value.is_a?(Numeric)
       end
 
-      def displaced(pump)
-        told = of_pump(pump)
+      # At the speed that was counted, else at the plate's.
+      def displaced(pump, turns)
+        told = of_pump(pump).merge({ "pump_rpm" => turns }.compact)
         return unless %w[plungers bore_mm stroke_mm pump_rpm].all? { |name| told[name] }
 
         Core::Hydraulics.flow_l_min(plungers: told["plungers"], bore_mm: told["bore_mm"], stroke_mm: told["stroke_mm"], speed_rpm: told["pump_rpm"])

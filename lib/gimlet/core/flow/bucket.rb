@@ -45,7 +45,7 @@ module Gimlet
 
         private
 
-        # A slow shaft explains its own share of a short bucket.
+        # Of what the plate says, however fast the shaft turns: a slow one makes the bucket short too.
         def delivery(bucket)
           return unless bucket.rated
 
