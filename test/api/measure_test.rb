@@ -65,6 +65,17 @@ class MeasureTest < Minitest::Test
     assert_match(%r{\A14.1 L/min into the bucket}, flow(bucket: { litres: 20, seconds: 85 })["verdict"])
   end
 
+  # However far off: no figure of a bucket breaks anything, and the far end of it is what it looks like.
+  def test_buckets_beyond_belief
+    [[300, 1], [0.6, 600], [20, 2]].each do |litres, seconds|
+      told = flow(bucket: { litres: litres, seconds: seconds, nozzle: "045", pressure: "100", turns: 5, supply: 0.5 }, pump: "TK4L20",
+                  signs: ["pressure_loss"])
+      assert_equal 200, last_response.status, last_response.body
+      refute_empty told["suspects"]
+      told["suspects"].each { |one| assert one["probability"].between?(0, 1), told["suspects"].inspect }
+    end
+  end
+
   # By hand: 3 · π/4 · 20² · 12 · 1000 / 10⁶ = 11.31 L/min swept at 1000 rpm; 10.5 caught are 93 %, so the pump is sound and the belt slips.
   def test_a_slow_shaft_is_no_worn_pump
     told = flow(bucket: { litres: 21, seconds: 120, turns: 1000 }, pump: "TK4L20", signs: ["pressure_loss"])
@@ -81,6 +92,10 @@ class MeasureTest < Minitest::Test
     # Charts: 4 gpm at 3000 psi is a size 4.6.
     assert_in_delta 4.62, told["worked"].find { |one| one["id"] == "nozzle" }["value"], 0.01
     assert_equal [3000, 4.0], told["curves"]["working"]
+    sums = flow(bucket: { litres: 20, seconds: 85, nozzle: "045", pressure: "2000 psi" }, pump: "TK4L20",
+                units: { flow: "US gpm", pressure: "psi" })["told"]
+    assert_equal "20 L · 60 / 85 s = 3.73 US gpm: 94 % of 3.96 US gpm", sums.first["sum"]
+    assert_match(/number 4.5 takes 3.18 US gpm at 2000 psi/, sums.last["sum"])
   end
 
   def ticket(words) = send_json("POST", "/api/tickets", entry("said", words: words))

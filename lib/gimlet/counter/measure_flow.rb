@@ -6,6 +6,7 @@ require_relative "../core/flow/bucket"
 require_relative "../core/flow/curves"
 require_relative "../core/flow/nozzle_number"
 require_relative "../core/flow/solve"
+require_relative "../core/flow/words"
 require_relative "../core/value"
 require_relative "diagnose_call"
 
@@ -19,6 +20,8 @@ module Gimlet
       # Figures that units are typed with.
       UNITS = { "bore_mm" => "mm", "stroke_mm" => "mm", "orifice_mm" => "mm", "pump_rpm" => "rpm", "motor_rpm" => "rpm", "flow" => "L/min",
                 "pressure" => "bar" }.freeze
+      # What sums are worked in.
+      WORKED_IN = { "flow" => "L/min", "pressure" => "bar" }.freeze
       # Traits of a pump => figures.
       OF_PUMP = { "cylinders" => "plungers", "plunger_mm" => "bore_mm", "speed_rpm" => "pump_rpm" }.freeze
 
@@ -34,8 +37,9 @@ module Gimlet
         pump = request["pump"] && variant("pump", request["pump"])
         figures = (request["figures"] || {}).reject { |_, text| text.to_s.strip.empty? }.to_h { |id, text| [id, figure(id, text)] }
         bucket = request["bucket"] && bucket(request["bucket"], pump)
-        solved = solve(figures, pump, bucket)
-        told = bucket ? Core::Flow::BucketTest.new.call(bucket) : []
+        words = Core::Flow::Words.new((request["units"] || {}).transform_keys(WORKED_IN))
+        solved = solve(figures, pump, bucket, words)
+        told = bucket ? Core::Flow::BucketTest.new(words).call(bucket) : []
         Found.new(solved: solved, bucket: bucket, told: told, diagnosis: diagnosis(request["signs"] || [], told), pump: pump,
                   curves: curves(solved, bucket, pump), range: request["valve"] && range(variant("valve", request["valve"])))
       end
@@ -66,12 +70,12 @@ module Gimlet
       end
 
       # What was typed counts before what the catalogue says; a pump's rated flow is no measured one.
-      def solve(figures, pump, bucket)
+      def solve(figures, pump, bucket, words)
         known = pump ? of_pump(pump).merge(figures) : figures
         known = known.merge("flow" => bucket.flow.round(3)) if bucket && !known.key?("flow")
         known = known.merge("pump_rpm" => bucket.turns) if bucket&.turns && !figures.key?("pump_rpm")
         known = known.merge({ "nozzle" => bucket&.nozzle, "pressure" => bucket&.bar }.compact) { |_, typed, _| typed }
-        Core::Flow::Solve.new.call(known) if known.any?
+        Core::Flow::Solve.new(words).call(known) if known.any?
       end
 
       def of_pump(pump)

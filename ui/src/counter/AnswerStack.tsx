@@ -37,7 +37,7 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Pro
   const summaries: Record<AnswerName, string> = {
     "Pump": pumpSummary(view),
     "Work": workSummary(view),
-    "Parts": plan ? `${plan.plans[0]!.lines.length} lines, ${price(plan.plans[0]!.price_cents)}, ${plan.plans[0]!.name}` : later,
+    "Parts": plan ? `${plan.plans[0]!.lines.length} ${plan.plans[0]!.lines.length === 1 ? "line" : "lines"}, ${price(plan.plans[0]!.price_cents)}, ${plan.plans[0]!.name}` : later,
     "Tools": plan ? `${plan.tools.length} tools, ${plan.tools.filter((tool) => tool.kind === "made").length} made for this pump${plan.tools.some((tool) => tool.has) ? `, the customer has ${plan.tools.filter((tool) => tool.has).length}` : ""}` : later,
     "Tightening": plan ? plan.tightening.map((one) => `${one.name} ${one.asked?.text ?? one.text}`).join(" · ") : later,
     "Hand over": view.order_id ? `order ${view.order_id}` : "not saved yet",

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../0_quantities/units"
 require_relative "heard"
 
 module Gimlet

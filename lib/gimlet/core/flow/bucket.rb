@@ -3,6 +3,7 @@
 require_relative "../input_error"
 require_relative "../value"
 require_relative "figures"
+require_relative "words"
 
 module Gimlet
   module Core
@@ -28,9 +29,16 @@ module Gimlet
         WEAK = (0.1..0.95)
         # The feed should give this much more than the pump takes. Common practice, no source.
         SUPPLY = 1.2
+        # However far off a figure is, it may be: likelihoods where the sign is there, and where it is not, are never less.
+        FARTHEST = [1e-9, 1e-12].freeze
         # `share` of what should be, `sum` written out, `sign` of the diagnosis that it speaks to, with how likely the figure is where the sign
         # is there and where it is not.
         Told = Value.of(:name, :share, :sum, :sign, :there, :gone)
+
+        # @param words [Words] that sums are written in
+        def initialize(words = Words.new)
+          @words = words
+        end
 
         # @param bucket [Bucket]
         # @return [Array<Told>]
@@ -50,14 +58,14 @@ module Gimlet
           return unless bucket.rated
 
           share = bucket.flow / bucket.rated
-          told("delivery", share, "#{caught(bucket)}: #{percent(share)} of #{plain(bucket.rated)} L/min", ["bucket_short", SHORT])
+          told("delivery", share, "#{caught(bucket)}: #{percent(share)} of #{flow(bucket.rated)}", ["bucket_short", SHORT])
         end
 
         def volumetric(bucket)
           return unless bucket.displaced
 
           share = bucket.flow / bucket.displaced
-          swept = "#{plain(bucket.displaced)} L/min that the plungers sweep"
+          swept = "#{flow(bucket.displaced)} that the plungers sweep"
           Told.new(name: "volumetric efficiency", share: share,
                    sum: "#{caught(bucket)}: #{percent(share)} of the #{swept}, so #{percent(1 - share)} slips back")
         end
@@ -65,8 +73,8 @@ module Gimlet
         def nozzle(bucket)
           takes = bucket.nozzle_flow or return
           share = bucket.flow / takes
-          number, taken, bar = plain(bucket.nozzle), plain(takes), plain(bucket.bar)
-          sum = "N·√(p/4000): number #{number} takes #{taken} L/min at #{bar} bar; #{percent(share)} of that goes through"
+          at = @words.figure(bucket.bar, "bar")
+          sum = "N·√(p/4000): number #{Words.plain(bucket.nozzle)} takes #{flow(takes)} at #{at}; #{percent(share)} of that goes through"
           told("nozzle", share, sum, ["nozzle_big", WORN])
         end
 
@@ -74,22 +82,25 @@ module Gimlet
           return unless bucket.turns && bucket.rated_turns
 
           share = bucket.turns / bucket.rated_turns.to_f
-          told("speed", share, "#{plain(bucket.turns)} / #{plain(bucket.rated_turns)} rpm: #{percent(share)}", ["turns_slowly", SLOW], off: OFF / 3)
+          told("speed", share, "#{Words.plain(bucket.turns)} / #{Words.plain(bucket.rated_turns)} rpm: #{percent(share)}", ["turns_slowly", SLOW],
+               off: OFF / 3)
         end
 
         def supply(bucket)
           return unless bucket.supply && bucket.rated
 
           wanted = bucket.rated * SUPPLY
-          sum = "#{plain(bucket.supply)} L/min of feed: #{percent(bucket.supply / wanted)} of the #{plain(wanted)} L/min that it should give"
-          # More than enough is as good as enough.
-          told("feed", [bucket.supply / wanted, 1].min, sum, ["inlet_weak", WEAK])
+          sum = "#{flow(bucket.supply)} of feed: #{percent(bucket.supply / wanted)} of the #{flow(wanted)} that it should give"
+          told("feed", bucket.supply / wanted, sum, ["inlet_weak", WEAK])
         end
 
+        # On the other side of one nothing is wrong: more than enough is as good as enough.
         # @param wrong [Array(String, Range)] a sign, and the shares that lie about evenly where it is there
         def told(name, share, sum, wrong, off: OFF)
           sign, range = wrong
-          Told.new(name: name, share: share, sum: sum, sign: sign, there: smoothed(share, range, off), gone: bell(share - 1, off))
+          at = range.end < 1 ? [share, 1].min : [share, 1].max
+          Told.new(name: name, share: share, sum: sum, sign: sign, there: [smoothed(at, range, off), FARTHEST.first].max,
+                   gone: [bell(at - 1, off), FARTHEST.last].max)
         end
 
         # Even within the range, and off by the measuring at its ends.
@@ -99,9 +110,9 @@ module Gimlet
         end
 
         def bell(distance, off) = Math.exp(-((distance / off)**2) / 2) / (off * Math.sqrt(2 * Math::PI))
-        def caught(bucket) = "#{plain(bucket.litres)} L · 60 / #{plain(bucket.seconds)} s = #{plain(bucket.flow)} L/min"
+        def flow(litres_a_minute) = @words.figure(litres_a_minute, "L/min")
+        def caught(bucket) = "#{Words.plain(bucket.litres)} L · 60 / #{Words.plain(bucket.seconds)} s = #{flow(bucket.flow)}"
         def percent(share) = "#{(share * 100).round} %"
-        def plain(value) = value.round(1).then { |one| one == one.to_i ? one.to_i : one }
       end
     end
   end

@@ -3,6 +3,7 @@
 require_relative "../input_error"
 require_relative "../value"
 require_relative "figures"
+require_relative "words"
 
 module Gimlet
   module Core
@@ -20,10 +21,13 @@ module Gimlet
       class Solve
         # Figures read off plates and gauges agree within this.
         AGREES = 0.03
-        # From so much on, so many digits after the point are worth saying.
-        DIGITS = { 100 => 0, 10 => 1, 0 => 2 }.freeze
         # One equation, or several together: powers of what is not known, logarithm of the rest, and how often each equation is in it.
         Row = Value.of(:powers, :constant, :from)
+
+        # @param words [Words] that sums are written in
+        def initialize(words = Words.new)
+          @words = words
+        end
 
         # @param given [Hash{String=>Numeric}] of FIGURES
         # @return [Solved]
@@ -131,7 +135,7 @@ module Gimlet
 
         def said(id, value)
           figure = FIGURES.fetch(id)
-          "#{figure.name} #{plain(value)}#{" #{figure.unit}" if figure.unit}"
+          "#{figure.name} #{@words.figure(value, figure.unit)}"
         end
 
         # Rows in which nothing is unknown: their two sides are equal, or figures disagree.
@@ -149,10 +153,7 @@ module Gimlet
           @given.keys.reject { |id| powers[id].zero? }.to_h { |id| [id, @given[id] * Math.exp(row.constant / powers[id])] }
         end
 
-        def plain(value)
-          rounded = value.round(DIGITS.find { |least, _| value.abs >= least }.last)
-          rounded == rounded.to_i ? rounded.to_i : rounded
-        end
+        def plain(value) = Words.plain(value)
       end
     end
   end

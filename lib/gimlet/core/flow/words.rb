@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+require_relative "../0_quantities/units"
+
+module Gimlet
+  module Core
+    module Flow
+      # Figures as a customer reads them.
+      #
+      #   Words.new("L/min" => "US gpm").figure(15, "L/min") # => "3.96 US gpm"
+      class Words
+        # From so much on, so many digits after the point are worth saying.
+        DIGITS = { 100 => 0, 10 => 1, 0 => 2 }.freeze
+
+        # @param units [Hash{String=>String}] what a sum works in => what the customer has
+        def initialize(units = {})
+          @units = units
+        end
+
+        # @param unit [String, nil] nil for a bare number
+        # @return [String]
+        def figure(value, unit)
+          own = @units.fetch(unit, unit)
+          own_value = own == unit ? value : value * Units.factor(unit) / Units.factor(own)
+          [self.class.plain(own_value), own].compact.join(" ")
+        end
+
+        # @return [Numeric]
+        def self.plain(value)
+          rounded = value.to_f.round(DIGITS.find { |least, _| value.abs >= least }.last)
+          rounded == rounded.to_i ? rounded.to_i : rounded
+        end
+      end
+    end
+  end
+end
