@@ -89,9 +89,10 @@ module Gimlet
         def supply(bucket)
           return unless bucket.supply && bucket.rated
 
-          wanted = bucket.rated * SUPPLY
-          sum = "#{flow(bucket.supply)} of feed: #{percent(bucket.supply / wanted)} of the #{flow(wanted)} that it should give"
-          told("feed", bucket.supply / wanted, sum, ["inlet_weak", WEAK])
+          share = bucket.supply / bucket.rated
+          takes, wanted = flow(bucket.rated), flow(bucket.rated * SUPPLY)
+          sum = "#{flow(bucket.supply)} of feed: #{percent(share)} of the #{takes} that the pump takes; #{wanted} should be there"
+          told("feed", share, sum, ["inlet_weak", WEAK])
         end
 
         # On the other side of one nothing is wrong: more than enough is as good as enough.
