@@ -215,4 +215,36 @@ class MeasureTest < Minitest::Test
     assert_includes step.call(number: "HG-V18", quantity: 1, reason: "a new unloader"), "HG-V18"
     refute_includes step.call(number: "HG-V18", quantity: nil), "HG-V18"
   end
+
+  # Any sizes and figures at all: refused with a sentence, or answered as the document says; the seed is Minitest's.
+  def any_seal(random)
+    size = ->(most) { random.rand(0.3..most).round(random.rand(0..2)) }
+    told = { inner_mm: size.call(300), outer_mm: size.call(300), section_mm: size.call(9), old: random.rand < 0.5 }
+    groove = { inner_mm: size.call(200), outer_mm: size.call(210), width_mm: size.call(12), seat: %w[piston housing].sample(random: random),
+               moving: random.rand < 0.5, pressure: random.rand(1..600), gap_mm: random.rand(0.01..0.5).round(2),
+               hardness: [70, 90].sample(random: random) }
+    told.to_a.sample(random.rand(1..4), random: random).to_h.merge(random.rand < 0.4 ? { gland: groove } : {})
+  end
+
+  def any_flow(random)
+    odd = [0, -1, "x", "1e9", "5%", "4 gpm", "2000 psi"]
+    figures = Gimlet::Core::Flow::FIGURES.keys.sample(random.rand(0..6), random: random)
+    bucket = { litres: random.rand(0.1..200), seconds: random.rand(0.5..900), nozzle: %w[045 4 x].sample(random: random), pressure: random.rand(1..900),
+               supply: random.rand(0.1..90), turns: random.rand(1..5000) }
+    { figures: figures.to_h { |id| [id, random.rand < 0.1 ? odd.sample(random: random) : random.rand(0.1..3000).round(2)] },
+      bucket: random.rand < 0.5 ? bucket : nil, pump: %w[TK4L20 HV18 UX3800 OB214 DW40].sample(random: random),
+      signs: %w[pulsing noise pressure_loss nope].sample(random.rand(0..3), random: random) }.compact
+  end
+
+  def test_any_sizes_and_figures_at_all
+    random = Random.new(Minitest.seed)
+    300.times do
+      { "MeasuredSeal" => seal(**any_seal(random)), "MeasuredFlow" => flow(**any_flow(random)) }.each do |schema, told|
+        next assert_match(/[.!]\z/, told["detail"]) if told["code"]
+
+        assert_schema schema, told
+        refute_includes JSON.generate(told), "NaN"
+      end
+    end
+  end
 end

@@ -9,7 +9,7 @@ class MeasureSystemTest < SystemTest
     keys "7", :tab, "11"
     assert_selector "[aria-label=Verdict]", text: "HG-11 O-ring 7 × 2. This is the size."
     assert_accessible
-    { "groove inside, mm" => "7.1", "groove outside, mm" => "10.3", "groove width, mm" => "2.8" }.each { |label, size| fill_in label, with: size }
+    { "groove inside" => "7.1", "groove outside" => "10.3", "groove width" => "2.8" }.each { |label, size| fill_in label, with: size }
     assert_selector "svg[role=img][aria-label*='in its groove: 2.8 mm wide, 1.6 mm deep']"
     assert_text "squeeze: (1.97 − 1.6) / 1.97"
     fill_in "inside, mm", with: "17", match: :first
@@ -22,7 +22,7 @@ class MeasureSystemTest < SystemTest
     say "plate TK4L20, loses pressure"
     keys :enter
     click_link "Bucket, nozzle, pressure"
-    assert_field "pump (designation)", with: "TK4L20"
+    assert_field "pump", with: "TK4L20"
     fill_in "litres", with: "20"
     fill_in "in seconds", with: "85"
     all(:field, "nozzle number").first.set("045")
@@ -60,5 +60,18 @@ class MeasureSystemTest < SystemTest
     assert_text "No parts yet: the pump is probably not at fault."
     click_button "Strike out: 20 litres in 85 s, nozzle 045, pressure 100 bar"
     assert_no_selector "section[aria-label=Measured]", text: "Worn nozzle"
+  end
+
+  def test_a_ring_from_the_bench_goes_along_with_the_order
+    visit "/"
+    say "plate TK4R20, serial 31500, packings"
+    assert_selector "aside[aria-label=Tray]", text: "PW-K220"
+    visit "/measure/seal?ticket=1"
+    fill_in "inside, mm", with: "7"
+    fill_in "outside, mm", with: "11"
+    click_button "HG-11 goes along with ticket 1"
+    assert_text "It goes along with ticket 1."
+    visit "/tickets/1"
+    assert_selector "aside[aria-label=Tray]", text: "HG-11"
   end
 end

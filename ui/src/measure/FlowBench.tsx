@@ -13,8 +13,8 @@ import { Verdict } from "./Verdict";
 
 type Request = components["schemas"]["MeasureFlow"];
 
-const KNOWN = [["pump", "pump (designation)"], ["valve", "valve (designation)"]] as const;
-const BUCKET = [["litres", "litres"], ["seconds", "in seconds"], ["b_nozzle", "nozzle number"], ["b_pressure", "pressure at the gun"], ["rated", "rated flow"], ["supply", "feed alone, L/min"], ["turns", "shaft turns, rpm"], ["rated_turns", "should turn, rpm"]] as const;
+const KNOWN = [["pump", "pump"], ["valve", "valve"]] as const;
+const BUCKET = [["litres", "litres"], ["seconds", "in seconds"], ["b_nozzle", "nozzle number"], ["b_pressure", "pressure at the gun"], ["rated", "rated flow"], ["supply", "feed alone"], ["turns", "shaft turns"], ["rated_turns", "should turn"]] as const;
 const FIGURES = [["flow", "flow"], ["pressure", "pressure"], ["nozzle", "nozzle number"], ["orifice_mm", "orifice, mm"], ["plungers", "plungers"], ["bore_mm", "plunger, mm"], ["stroke_mm", "stroke, mm"], ["pump_rpm", "pump, rpm"], ["ratio", "pulley ratio"], ["motor_rpm", "motor, rpm"], ["poles", "poles"], ["mains_hz", "mains, Hz"], ["shaft_kw", "motor, kW"], ["volumetric", "vol. efficiency"]] as const;
 const SYSTEMS = { metric: {}, us: { flow: "US gpm", pressure: "psi" } } as const;
 

@@ -16,7 +16,7 @@ type Request = components["schemas"]["MeasureSeal"];
 
 const RING = [["inner_mm", "inside, mm"], ["outer_mm", "outside, mm"], ["section_mm", "thick, mm"], ["dash", "or dash number"]] as const;
 const LIP = [["inner_mm", "inside, mm"], ["outer_mm", "outside, mm"], ["height_mm", "high, mm"]] as const;
-const GLAND = [["g_inner_mm", "groove inside, mm"], ["g_outer_mm", "groove outside, mm"], ["g_width_mm", "groove width, mm"], ["g_gap_mm", "gap, one side, mm"], ["pressure", "pressure, bar"]] as const;
+const GLAND = [["g_inner_mm", "groove inside"], ["g_outer_mm", "groove outside"], ["g_width_mm", "groove width"], ["g_gap_mm", "gap, one side"], ["pressure", "pressure, bar"]] as const;
 
 /** A ring or a lip seal: what it is, what fits in its place, and in which groove. */
 export function SealBench({ ticket, start }: { ticket: number | null; start: Record<string, string> }) {

@@ -13,7 +13,7 @@ import { Verdict } from "./Verdict";
 type Request = components["schemas"]["ChooseValve"];
 type Choice = components["schemas"]["ValveChoice"];
 
-const NEED = [["pump", "pump (designation)"], ["instead_of", "in place of valve"], ["flow", "flow"], ["pressure", "wanted pressure"], ["inlet_port", "inlet thread"], ["outlet_port", "outlet thread"], ["temperature", "water, °C"]] as const;
+const NEED = [["pump", "pump"], ["instead_of", "in place of valve"], ["flow", "flow"], ["pressure", "wanted pressure"], ["inlet_port", "inlet thread"], ["outlet_port", "outlet thread"], ["temperature", "water, °C"]] as const;
 const WORDS = { exact: "serves", fits: "fits, with a difference", no: "does not serve" };
 
 /** An unloader or regulating valve by what it must do, or in the place of another. */
