@@ -229,7 +229,8 @@ class MeasureTest < Minitest::Test
   def any_flow(random)
     odd = [0, -1, "x", "1e9", "5%", "4 gpm", "2000 psi"]
     figures = Gimlet::Core::Flow::FIGURES.keys.sample(random.rand(0..6), random: random)
-    bucket = { litres: random.rand(0.1..200), seconds: random.rand(0.5..900), nozzle: %w[045 4 x].sample(random: random), pressure: random.rand(1..900),
+    bucket = { litres: random.rand(0.1..200), seconds: random.rand(0.5..900), nozzle: %w[045 4 x].sample(random: random),
+               pressure: random.rand(1..900),
                supply: random.rand(0.1..90), turns: random.rand(1..5000) }
     { figures: figures.to_h { |id| [id, random.rand < 0.1 ? odd.sample(random: random) : random.rand(0.1..3000).round(2)] },
       bucket: random.rand < 0.5 ? bucket : nil, pump: %w[TK4L20 HV18 UX3800 OB214 DW40].sample(random: random),
