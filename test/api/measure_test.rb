@@ -129,6 +129,19 @@ class MeasureTest < Minitest::Test
     assert_problem(422, "bad_request")
   end
 
+  def test_a_lip_seal_in_the_line_gets_its_verdict
+    view = ticket("seal 20x30x7 caliper")
+    assert_schema "TicketView"
+    assert_equal %w[seal exact],
+                 [view["measured"].first["what"], seal(kind: "lip", inner_mm: 20, outer_mm: 30, height_mm: 7)["verdict"]["verdict"]]
+    assert_match(/: This is the size\.\z/, view["measured"].first["verdict"])
+    texts = view["call"].first["items"].flat_map { |one| one["texts"] }
+    assert_includes texts, "seal outer diameter 30 mm"
+    assert_equal 1, texts.grep(/seal inner diameter/).size, "read once"
+    ticket("seal 30x20x7")
+    assert_problem(422, "inner_wider")
+  end
+
   # As they are spoken: common practice, no source.
   SPOKEN = { "an oh-sixteen" => "dash 016", "four one-sixteens" => "dash 116", "two ten o-ring" => "dash 210", "dash 325" => "dash 325",
              "oh twelve ring" => "dash 012", "ring 5/8 by 3/4 in" => "inner 5/8 in, outer 3/4 in", "o-ring 15.6 x 1.78" => "inner 15.6, section 1.78",

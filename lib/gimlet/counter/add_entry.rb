@@ -139,7 +139,8 @@ module Gimlet
       end
 
       def plain(item, channel)
-        read = item.measure ? @measured.readings(item.measure) : item.readings&.map { |one| fields(one) }
+        measured = item.measure && @measured.readings(item.measure)
+        read = item.readings&.map { |one| fields(one) } || measured
         seen = read && observed(read, channel)
         item.to_h.compact.transform_keys(&:to_s).merge("readings" => seen).compact
       end

@@ -41,7 +41,15 @@ module Gimlet
           measured, rest = Measures.call(line)
           pieces = Pieces.new(@lexicon, @names).call(rest)
           heard = Grammar.new(@vocabulary, @names, @complaints, rest, asked && @vocabulary.trait(asked, "asked")).call(pieces)
-          measured.empty? ? heard : heard.with(items: (measured + heard.items).sort_by { |one| one.from || 0 })
+          items = Measures.lips(heard.items)
+          heard.with(items: measured.empty? ? items : in_order(measured + items))
+        end
+
+        private
+
+        # As they stand in the line.
+        def in_order(items)
+          items.each_with_index.sort_by { |one, at| [one.from || 0, at] }.map(&:first)
         end
       end
     end

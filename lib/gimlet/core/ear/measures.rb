@@ -57,6 +57,7 @@ module Gimlet
         MEDIUM = /\b(?:pump(?:s|ing)|moves|handles|runs\s(?:on|with))\s+(#{MEDIA.keys.join('|')})\b
                   (?:\s*(?:at|of|up\sto|,)?\s*#{DEGREES})?/xi
         HOT = /\b(?:hot |warm )?water\s+(?:at|of|is|up to)?\s*#{DEGREES}/i
+        LIP = { "seal_id_mm" => "inner_mm", "seal_od_mm" => "outer_mm", "seal_height_mm" => "height_mm" }.freeze
         GALLON_L = Units::GALLON_L.to_f
 
         module_function
@@ -78,6 +79,20 @@ module Gimlet
             end
           end
           [items, rest]
+        end
+
+        # A seal's sizes that stand together in a line are readings, and a measure too.
+        # @param items [Array<Item>] as the grammar has them
+        # @return [Array<Item>]
+        def lips(items)
+          items.group_by { |one| [one.from, one.to] }.flat_map do |_, same|
+            sizes = same.flat_map { |one| one.readings || [] }.select { |one| LIP.key?(one[:trait]) && one[:value].is_a?(Numeric) }
+            next same unless sizes.size >= 2
+
+            told = sizes.to_h { |one| [LIP[one[:trait]], "#{one[:value].to_f.round(4)} #{one[:unit] || 'mm'}"] }
+            tool = sizes.filter_map { |one| one[:tool] }.first
+            [same.first.with(measure: { "what" => "seal", "measure" => { "kind" => "lip", **told, "tool" => tool }.compact }), *same.drop(1)]
+          end
         end
 
         # @return [Array(Hash, Integer), nil] the measure, and how many characters speak of it
