@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "strscan"
 require_relative "../0_quantities/units"
 require_relative "heard"
 
@@ -27,10 +28,9 @@ module Gimlet
         RATED = /\b(?:rated|should give|ought to give|nominal)\b[^,\d]*(#{NUMBER})\s*(gpm)?/i
         A_MINUTE = %r{(?:lpm|l(?:itres?|iters?)?|gpm)?\s*(?:(?:/|a|per)\s*min(?:ute)?)?}i
         SPENT = /\b(?:in|takes?|took)\s+(?:about\s+|just\s+|only\s+)?#{MINUTES}/i
-        # A piece of the sentence after the bucket's own that still speaks of it, and of nothing else.
         FIGURE = /#{LITRES}|#{GALLONS}|#{SPENT}|#{SECONDS}|#{NOZZLE}|#{PRESSURE}|#{TURNS}|(?:#{FEED}|#{RATED})#{A_MINUTE}/i
-        RELATED = /\A\s*(?:(?:(?:and|with|an?|at|the|shaft|pump|it|turns|runs)\s+)*#{FIGURE}
-                   (?:\s*(?:at|on|in|of)\s+the\s+(?:gun|nozzle|lance|gauge|shaft|bucket))?\s*)+\z/xi
+        # Words that say nothing between them.
+        FILLING = /\s+|(?:and|with|an?|at|the|shaft|pump|it|turns|runs|on|in|of|gun|lance|gauge|bucket)\b/i
         SIZE = %r{((?:\d+\s+)?\d+/\d+|\d+(?:[.,]\d+)?)\s*(mm|in(?:ch(?:es)?)?|")?}i
         # Rings of a packing or a shaft are no O-rings.
         OTHER_RINGS = /\b(?:piston|head|support|back ?-?up|snap|retaining|split|hard|wear|clip)[ -]\z/i
@@ -108,12 +108,24 @@ module Gimlet
           [{ "what" => "flow", "measure" => { "bucket" => told.compact } }, text.size]
         end
 
+        # Figure by figure, each looked at once: a piece of a long sentence takes no longer than it is long.
+        def about_nothing_else?(piece)
+          scanner = StringScanner.new(piece)
+          figures = 0
+          until scanner.eos?
+            next if scanner.skip(FILLING)
+
+            scanner.skip(FIGURE) ? figures += 1 : (return false)
+          end
+          figures.positive?
+        end
+
         def flow(text, pattern) = text[pattern, 1] && [text[pattern, 1], text[pattern, 2]].compact.join(" ")
 
         # The bucket's own piece as far as figures go, then the pieces that are about nothing else.
         def about_it(sentence)
           own, *others = sentence.split(/(?<=,)(?!\d)/)
-          more = others.take_while { |piece| piece.delete_suffix(",").match?(RELATED) }
+          more = others.take_while { |piece| about_nothing_else?(piece.delete_suffix(",")) }
           return [own, *more].join.delete_suffix(",") if more.any?
 
           ends = [LITRES, GALLONS, SPENT, SECONDS, NOZZLE, PRESSURE, TURNS, FEED, RATED, /\bbucket\b/i].filter_map { |one| own.match(one)&.end(0) }
