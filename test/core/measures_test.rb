@@ -121,9 +121,10 @@ class MeasuresTest < Minitest::Test
     assert_equal 1, items.size
   end
 
-  # A line goes through once, whatever is repeated in it: with searches inside searches one of these would never end. Not a measure of speed.
+  # A line goes through once, whatever is repeated in it: with searches inside searches one of these would never end. No measure of speed.
   ENDLESS = ["bucket 20 l in 5 s, #{'nozzle 045 at ' * 70}x", "bucket 20 l in 5 s, #{'9 l 9 s ' * 110}z", "bucket 20 l in 5 s, #{'at the ' * 140}",
-             "bucket 20 l in 5 s, feed #{'a' * 900}", "bucket 1 l in 1 min #{'and 1 s ' * 110}", "ring #{'1 1/2 by ' * 100}", "#{'20 l ' * 190}bucket",
+             "bucket 20 l in 5 s, feed #{'a' * 900}", "bucket 1 l in 1 min #{'and 1 s ' * 110}", "ring #{'1 1/2 by ' * 100}",
+             "#{'20 l ' * 190}bucket",
              "one one-one " * 80, "in a minute and " * 60, "bucket #{'9 rpm of ' * 100}", "pumps " * 160, "oh-" * 300].freeze
 
   def test_no_line_takes_for_ever
