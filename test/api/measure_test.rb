@@ -140,6 +140,11 @@ class MeasureTest < Minitest::Test
     assert_equal 1, texts.grep(/seal inner diameter/).size, "read once"
     ticket("seal 30x20x7")
     assert_problem(422, "inner_wider")
+    vocabulary = Gimlet::Exchange::VocabularyFiles.shipped
+    ["", *vocabulary.words["tools"].values.map(&:first)].each do |tool|
+      ticket("seal 20x30x7 #{tool}")
+      assert_equal 201, last_response.status, "#{tool}: #{last_response.body[0, 200]}"
+    end
   end
 
   # As they are spoken: common practice, no source.

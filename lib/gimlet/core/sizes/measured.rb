@@ -10,7 +10,8 @@ module Gimlet
       # A ring as it was measured, in mm; `tool` as readings name it, `old` whether it was in use. Of inner, outer and section two say the third.
       class Measured
         # What a tool may be off by, in mm. Half its finest mark; common practice, no source.
-        TOOLS = { "caliper" => 0.05, "rule" => 0.5, "tape" => 1.0, "dash number" => 0.001 }.freeze
+        TOOLS = { "caliper" => 0.05, "rule" => 0.5, "tape" => 1.0, "eye" => 2.0, "papers" => 0.1,
+                  "dash number" => 0.001 }.freeze
         # Coarser tools leave open which of two neighbours it was.
         FINE = 0.1
         # A used ring is wider inside, and thicker where it swelled or thinner where it lay flat, by shares like these. Common practice, no source.
