@@ -249,6 +249,8 @@ class CounterTest < SystemTest
     fill_in "Pumps", with: 2
     find_field("Pumps").send_keys(:enter)
     wait_until { folded.pumps == 2 }
+    # The page moves when the answer comes: a press in that moment may miss.
+    assert_selector "aside[aria-label=Tray]", text: /6\s+DB 7920/
     click_button "Agreed with the customer"
     assert_selector "tr", text: "6 × DB 7920"
     within("section[aria-label='packing']") do
