@@ -26,4 +26,23 @@ class BucketTest < Minitest::Test
     assert_operator missed.size, :<=, CASES.size * 0.15, missed.map { |one| [one["said"], one["found"], suspects(one).first(3)] }.inspect
     assert_empty(CASES.reject { |one| suspects(one).first(2).include?(one["found"]) }.map { |one| one["said"] })
   end
+
+  # By hand: 15 L in 60 s are all of 15 L/min; 10 L in 60 s are two thirds; a feed of 9 is 60 % of it, one of 30 is enough and no more than that.
+  def test_shares_and_what_is_amiss
+    sound = told("litres" => 15.0, "seconds" => 60.0, "rated" => 15.0, "supply" => 30.0)
+    assert_equal([1.0, 2.0], sound.map(&:share))
+    refute(sound.any?(&:amiss?))
+    short = told("litres" => 10.0, "seconds" => 60.0, "rated" => 15.0, "supply" => 9.0)
+    assert_equal([0.667, 0.6], short.map { |one| one.share.round(3) })
+    assert(short.all?(&:amiss?))
+    assert_equal "9 L/min of feed: 60 % of the 15 L/min that the pump takes; 18 L/min should be there", short.last.sum
+    assert_raises(Gimlet::Core::InputError) { told("litres" => 10.0, "seconds" => 0.0) }
+  end
+
+  # A cause is named when it is likelier than not, and otherwise nothing is.
+  def test_only_what_is_likelier_than_not_is_named
+    worn = told("litres" => 20.0, "seconds" => 82.0, "rated" => 15.0, "nozzle" => 4.5, "bar" => 90.0).to_h { |one| [one.sign, [one.there, one.gone]] }
+    assert_equal "nozzle", DIAGNOSE.call(["pressure_loss"], {}, worn).named.cause.id
+    assert_nil DIAGNOSE.call(%w[pressure_loss]).named
+  end
 end

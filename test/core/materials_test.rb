@@ -61,4 +61,13 @@ class MaterialsTest < Minitest::Test
       TABLE.lubricant(one)
     end)
   end
+
+  def test_the_worst_of_several_answers_is_the_verdict
+    epdm = TABLE.find("EPDM")
+    { { medium: "water" } => "They go together.", { medium: "water", lubricant: "oil" } => "They do not go together." }.each do |asked, words|
+      assert_equal words, TABLE.class.together(TABLE.call(epdm, **asked))
+    end
+    assert_equal "For a while only.", TABLE.class.together(TABLE.call(TABLE.find("AU"), medium: "water", temperature_c: 20))
+    assert_nil TABLE.class.together([])
+  end
 end

@@ -3,6 +3,7 @@
 require_relative "../support/core"
 require_relative "../../lib/gimlet/core/sizes/lip"
 require_relative "../../lib/gimlet/core/sizes/match"
+require_relative "../../lib/gimlet/core/sizes/slice"
 require_relative "../../lib/gimlet/exchange/reference_files"
 
 # Standard rings, grooves and what serves in the place of what.
@@ -157,5 +158,15 @@ class SizesTest < Minitest::Test
       assert_equal verdict, Sizes::Lip.compare(Sizes::Lip::SIZES.zip(sizes).to_h, spec, 0.05, false).first, sizes.to_s
     end
     assert_equal "exact", Sizes::Lip.compare({ "id_mm" => 20.5, "od_mm" => 30, "height_mm" => 6.6 }, spec, 0.05, true).first, "worn"
+  end
+
+  # By hand: a circle of 3 mm has 7.069 mm²; squeezed to 2.4 mm it is two half circles (4.524) and 2.545/2.4 = 1.06 mm between them.
+  def test_a_squeezed_ring_keeps_its_area
+    slice = Sizes::Slice.of(gland(50, 2.4, 4), 3.0, 3.0)
+    assert_in_delta 3.46, slice.ring_width_mm, 0.005
+    assert_equal [2.4, 4, 3.0], [slice.ring_height_mm.round(6), slice.width_mm, slice.free_mm]
+    assert_in_delta 3, Sizes::Slice.of(gland(50, 2.4, 3), 3.0, 3.0).ring_width_mm, 1e-9, "it fills the groove at most"
+    loose = Sizes::Slice.of(gland(50, 3.5, 4), 3.0, 3.0)
+    assert_equal [3.0, 3.0], [loose.ring_height_mm, loose.ring_width_mm], "where nothing squeezes it, it is round"
   end
 end

@@ -43,7 +43,7 @@ class MeasureSystemTest < SystemTest
     assert_text "outlet: M22 x 1.5 instead of G 3/8"
     assert_accessible
     click_link "Materials"
-    select "EPDM", from: "Material"
+    select "EPDM, ethylene propylene", from: "Material"
     select "lithium grease", from: "Set in with"
     assert_selector "[aria-label=Verdict]", text: "They do not go together."
     assert_text "Never lithium grease on EPDM"

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../core/valves/match"
+
 module Gimlet
   module Present
     # Valves that serve, each with what was looked at, its kits and what it costs.
@@ -22,8 +24,9 @@ module Gimlet
 
       def choice(one, stock)
         valve = one.variant
-        { model: valve.designation, maker: valve.series.maker.name, series: valve.series.name, verdict: one.verdict, differs: one.differs,
-          points: one.points.map(&:to_h), **offered((valve.model.service || {})["sold_as"], stock),
+        { model: valve.designation, maker: valve.series.maker.name, series: valve.series.name, verdict: one.verdict,
+          words: Core::Valves::WORDS.fetch(one.verdict), differs: one.differs, points: one.points.map(&:to_h),
+          **offered((valve.model.service || {})["sold_as"], stock),
           kits: valve.series.kits.map { |kit| { name: kit.name, **offered(kit.number, stock) } } }
       end
 

@@ -8,8 +8,6 @@ module Gimlet
     # What flow and pressure come to, in the customer's units: verdict, curves, sums, in the order of the eye.
     class MeasuredFlow
       UNITS = { "flow" => "L/min", "pressure" => "bar" }.freeze
-      # A cause that is this likely is named as the verdict.
-      NAMED = 0.5
 
       # @param found [Counter::MeasureFlow::Found]
       # @param units [Hash{String=>String}] "flow" and "pressure", as the customer has them
@@ -32,7 +30,7 @@ module Gimlet
       def verdict
         first = suspects.first
         return "These figures cannot all be true." if @found.solved&.disagreements&.any? && @found.bucket.nil?
-        return "#{first[:name].capitalize}: #{first[:because]}." if first && first[:probability] >= NAMED
+        return "#{first[:name].capitalize}: #{first[:because]}." if first && @found.diagnosis.named
         return "Not settled: #{suspects.first(3).map { |one| "#{one[:name]} #{(one[:probability] * 100).round} %" }.join(', ')}." if first
         return "As far as this goes, nothing is wrong." if @found.told.any?
         return "#{flow} #{@units['flow']} into the bucket. Name the pump, its rated flow or the nozzle and the pressure to judge it." if @found.bucket
@@ -48,7 +46,7 @@ module Gimlet
       end
 
       def flow = rounded(in_unit(@found.bucket.flow, "L/min", @units["flow"])).round(1)
-      def amiss? = @found.told.any? { |one| one.sign && one.there > one.gone }
+      def amiss? = @found.told.any?(&:amiss?)
 
       def figures(told) = told.map { |id, value| figure(id, value) }
 

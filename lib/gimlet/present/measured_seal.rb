@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/sizes/slice"
 require_relative "../core/sizes/sum"
 
 module Gimlet
@@ -57,12 +58,8 @@ module Gimlet
           sums: candidate.sums.map { |one| { name: one.name, sum: one.sum, limit: one.limit, verdict: one.verdict } } }
       end
 
-      # A slice through groove and ring, in mm: squeezed to the depth of the groove, with round ends, the ring keeps its area.
       def drawing(section, seated, gland)
-        height = [seated, gland.depth_mm].min
-        width = height + (Math::PI / 4 * ((seated**2) - (height**2)) / height)
-        { depth_mm: gland.depth_mm.round(3), width_mm: gland.width_mm, gap_mm: gland.gap_mm, ring_height_mm: height.round(3),
-          ring_width_mm: [width, gland.width_mm].min.round(3), free_mm: section.round(3), seat: gland.seat }
+        Core::Sizes::Slice.of(gland, section, seated).to_h.transform_values { |one| one.is_a?(Float) ? one.round(3) : one }
       end
 
       def gland(gland)

@@ -6,6 +6,7 @@ require_relative "../core/2_readings/vocabulary"
 require_relative "../core/3_candidates/order_classes"
 require_relative "../core/4_teardown/extent"
 require_relative "../core/6_kit_plan/plans"
+require_relative "../exchange/reference_files"
 
 module Gimlet
   module Present
@@ -21,7 +22,11 @@ module Gimlet
           work_areas: named(reference.snapshot.areas), extents: named(Core::Extent::NAMES),
           outcomes: named(Core::Catalogue::OUTCOMES),
           units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES),
-          enough: Core::Candidates::OrderClasses::ENOUGH }
+          enough: Core::Candidates::OrderClasses::ENOUGH, **rubber(Exchange::ReferenceFiles::ELASTOMERS) }
+      end
+
+      def rubber(table)
+        { materials: table.elastomers.map { |one| { id: one.id, name: one.name } }, media: named(table.media), lubricants: table.lubricants }
       end
 
       def trait(trait, reference)

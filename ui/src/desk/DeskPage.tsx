@@ -3,7 +3,6 @@ import type { ComponentType } from "react";
 import { NavLink, useParams } from "react-router";
 import { petrol, paper } from "../shell/theme";
 import { TopBar } from "../shell/TopBar";
-import { useSession } from "../shell/useSession";
 import { CatalogueDesk } from "./CatalogueDesk";
 import { Copies } from "./Copies";
 import { HistoryDesk } from "./HistoryDesk";
@@ -12,23 +11,20 @@ import { Prices } from "./Prices";
 
 interface Part {
   name: string;
-  roles: string[];
   show: ComponentType;
 }
 
-/** What is looked after away from the counter. Roles are shown only: the server holds everybody to theirs. */
+/** What is looked after away from the counter; who may do it, the server says. */
 const PARTS: Record<string, Part> = {
-  prices: { name: "Prices and stock", roles: ["keeper"], show: Prices },
-  catalogue: { name: "Catalogue", roles: ["keeper"], show: CatalogueDesk },
-  people: { name: "People and scripts", roles: [], show: People },
-  history: { name: "Who did what", roles: ["keeper"], show: HistoryDesk },
-  copies: { name: "Health and copies", roles: [], show: Copies },
+  prices: { name: "Prices and stock", show: Prices },
+  catalogue: { name: "Catalogue", show: CatalogueDesk },
+  people: { name: "People and scripts", show: People },
+  history: { name: "Who did what", show: HistoryDesk },
+  copies: { name: "Health and copies", show: Copies },
 };
 
 export function DeskPage() {
   const { part = "prices" } = useParams();
-  const { data: session } = useSession();
-  const role = session?.person?.role;
   const open = PARTS[part];
   return (
     <>
@@ -38,7 +34,6 @@ export function DeskPage() {
           {Object.entries(PARTS).map(([id, one]) => (
             <NavLink key={id} to={`/desk/${id}`} style={({ isActive }) => ({ padding: "7px 10px", borderRadius: 4, textDecoration: "none", fontWeight: 700, color: isActive ? paper : petrol, background: isActive ? petrol : "transparent" })}>
               {one.name}
-              {role && role !== "owner" && !one.roles.includes(role) && <span style={{ fontWeight: 400 }}> (not {role}’s)</span>}
             </NavLink>
           ))}
         </Box>

@@ -3,17 +3,12 @@ import NativeSelect from "@mui/material/NativeSelect";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { api, told } from "../api/client";
+import { useVocabulary } from "../api/queries";
 import type { components } from "../api/schema";
 import { useMeasured } from "./useMeasured";
 import { Verdict } from "./Verdict";
 
 type Request = components["schemas"]["AskMaterial"];
-
-const MATERIALS = ["NBR", "HNBR", "FKM", "EPDM", "VMQ", "CR", "AU", "PTFE"];
-const MEDIA: NonNullable<Request["medium"]>[] = ["water", "sea_water", "mineral_oil", "diesel", "petrol", "alkaline_wash", "hypochlorite", "acetic_acid", "glycol", "brake_fluid", "steam", "ozone"];
-const LUBRICANTS: NonNullable<Request["lubricant"]>[] = ["lithium grease", "grease", "oil", "petroleum jelly", "anti-seize", "silicone grease", "O-ring grease", "packing lubricant", "water", "dry"];
-const RANK = ["no", "fair", "good"];
-const WORDS: Record<string, string> = { no: "They do not go together.", fair: "For a while only.", good: "They go together." };
 
 /** What a rubber bears: a medium, a heat, what it is set in with. */
 export function MaterialBench() {
@@ -21,6 +16,7 @@ export function MaterialBench() {
   const [medium, setMedium] = useState("");
   const [lubricant, setLubricant] = useState("");
   const [degrees, setDegrees] = useState("");
+  const known = useVocabulary().data;
   const heat = Number(degrees.replace(",", "."));
   const request: Request = {
     material,
@@ -29,18 +25,17 @@ export function MaterialBench() {
     ...(degrees.trim() !== "" && Number.isFinite(heat) && { temperature_c: heat }),
   };
   const { data, error } = useMeasured("materials", request, Object.keys(request).length < 2, (body) => told(api.POST("/api/measure/materials", { body })));
-  const worst = data && RANK.find((rank) => data.answers.some((one) => one.verdict === rank));
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: "340px minmax(0, 1fr)", gap: 3 }}>
       <Box component="form" aria-label="What goes together" onSubmit={(event) => event.preventDefault()} sx={{ display: "grid", gap: 1.5, alignContent: "start" }}>
-        <Choose name="Material" value={material} values={MATERIALS} onChange={setMaterial} />
-        <Choose name="Medium" value={medium} values={MEDIA} empty="medium: not said" onChange={setMedium} />
+        <Choose name="Material" value={material} values={known?.materials ?? []} onChange={setMaterial} />
+        <Choose name="Medium" value={medium} values={known?.media ?? []} empty="medium: not said" onChange={setMedium} />
         <TextField size="small" label="temperature, °C" value={degrees} onChange={(event) => setDegrees(event.target.value)} sx={{ bgcolor: "background.paper" }} slotProps={{ htmlInput: { maxLength: 8 } }} />
-        <Choose name="Set in with" value={lubricant} values={LUBRICANTS} empty="set in with: not said" onChange={setLubricant} />
+        <Choose name="Set in with" value={lubricant} values={(known?.lubricants ?? []).map((name) => ({ id: name, name }))} empty="set in with: not said" onChange={setLubricant} />
       </Box>
       <Box>
         {error && <Box role="alert" sx={{ fontWeight: 700 }}>▸ {error.message}</Box>}
-        {worst && <Verdict aside={`${data.material}, ${data.name}`}>{WORDS[worst]}</Verdict>}
+        {data?.verdict && <Verdict aside={`${data.material}, ${data.name}`}>{data.verdict}</Verdict>}
         {data && <ul>{data.answers.map((one) => <li key={one.subject}>{one.says}</li>)}</ul>}
         <p>From the compatibility tables of O-ring handbooks, from memory: the maker’s own table comes first.</p>
       </Box>
@@ -48,11 +43,14 @@ export function MaterialBench() {
   );
 }
 
-function Choose({ name, value, values, empty, onChange }: { name: string; value: string; values: string[]; empty?: string; onChange: (value: string) => void }) {
+/** Rubber is called by its letters, a medium by its name. */
+const said = ({ id, name }: { id: string; name: string }) => (id === id.toUpperCase() ? (id === name ? id : `${id}, ${name}`) : name);
+
+function Choose({ name, value, values, empty, onChange }: { name: string; value: string; values: { id: string; name: string }[]; empty?: string; onChange: (value: string) => void }) {
   return (
     <NativeSelect value={value} onChange={(event) => onChange(event.target.value)} inputProps={{ "aria-label": name }}>
       {empty && <option value="">{empty}</option>}
-      {values.map((one) => <option key={one} value={one}>{one.replaceAll("_", " ")}</option>)}
+      {values.map((one) => <option key={one.id} value={one.id}>{said(one)}</option>)}
     </NativeSelect>
   );
 }

@@ -14,7 +14,6 @@ type Request = components["schemas"]["ChooseValve"];
 type Choice = components["schemas"]["ValveChoice"];
 
 const NEED = [["pump", "pump"], ["instead_of", "in place of valve"], ["flow", "flow"], ["pressure", "wanted pressure"], ["inlet_port", "inlet thread"], ["outlet_port", "outlet thread"], ["temperature", "water, °C"]] as const;
-const WORDS = { exact: "serves", fits: "fits, with a difference", no: "does not serve" };
 
 /** An unloader or regulating valve by what it must do, or in the place of another. */
 export function ValveBench({ ticket, start }: { ticket: number | null; start: Record<string, string> }) {
@@ -49,8 +48,8 @@ export function ValveBench({ ticket, start }: { ticket: number | null; start: Re
 function Valve({ choice, ticket }: { choice: Choice; ticket: number | null }) {
   return (
     <Box component="li" sx={{ bgcolor: "background.paper", px: 1.5, py: 0.75 }}>
-      <strong>{choice.maker} {choice.model}</strong> {WORDS[choice.verdict]}{choice.number && choice.price_cents !== null ? ` · whole: ${choice.number}, ${price(choice.price_cents)}, ${choice.on_hand} here` : ""}
-      <GoesAlong ticket={choice.price_cents === null ? null : ticket} number={choice.number} why={`valve that ${WORDS[choice.verdict]}`} />
+      <strong>{choice.maker} {choice.model}</strong> {choice.words}{choice.number && choice.price_cents !== null ? ` · whole: ${choice.number}, ${price(choice.price_cents)}, ${choice.on_hand} here` : ""}
+      <GoesAlong ticket={choice.price_cents === null ? null : ticket} number={choice.number} why={`valve that ${choice.words}`} />
       <Box sx={{ fontSize: 15 }}>{choice.points.map((one) => one.says).join(" · ")}</Box>
       {choice.differs.length > 0 && <Box sx={{ fontSize: 14, color: "text.secondary" }}>{choice.differs.join(" · ")}</Box>}
       <Box sx={{ fontSize: 14, color: "text.secondary" }}>kits: {choice.kits.map((kit) => `${kit.number} ${kit.name}${kit.price_cents === null ? "" : `, ${price(kit.price_cents)}, ${kit.on_hand} here`}`).join(" · ")}</Box>

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../counter/ask_material"
 require_relative "../../counter/choose_valve"
 require_relative "../../counter/measure_flow"
 require_relative "../../counter/measure_seal"
@@ -19,13 +20,10 @@ module Gimlet
             Gimlet::Counter::MeasureSeal.new(reference.snapshot, stock.all, standards: Exchange::ReferenceFiles::STANDARDS, fit: Exchange::ReferenceFiles::FIT)
           end
 
-          def material_view(told)
-            table = Exchange::ReferenceFiles::ELASTOMERS
-            elastomer = table.find(told["material"]) ||
-                        Core::InputError.reject("material", "unknown_material",
-                                                "“#{told['material']}” is no material known here: #{table.elastomers.map(&:id).join(', ')}.")
-            { material: elastomer.id, name: elastomer.name,
-              answers: table.call(elastomer, medium: told["medium"], temperature_c: told["temperature_c"], lubricant: told["lubricant"]).map(&:to_h) }
+          def ask_material = Gimlet::Counter::AskMaterial.new(Exchange::ReferenceFiles::ELASTOMERS)
+
+          def material_view(found)
+            { material: found.elastomer.id, name: found.elastomer.name, verdict: found.verdict, answers: found.answers.map(&:to_h) }
           end
         end
 
@@ -37,7 +35,7 @@ module Gimlet
             answer(Present::ChosenValve.call(Gimlet::Counter::ChooseValve.new(reference.snapshot).call(body_as("ChooseValve")), stock.all))
           end
 
-          app.post("/api/measure/materials") { answer(material_view(body_as("AskMaterial"))) }
+          app.post("/api/measure/materials") { answer(material_view(ask_material.call(body_as("AskMaterial")))) }
 
           app.post("/api/measure/flow") do
             body = body_as("MeasureFlow")

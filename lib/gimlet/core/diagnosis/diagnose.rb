@@ -12,7 +12,11 @@ module Gimlet
       Check = Value.of(:sign, :bits)
       # `suspects` the likeliest first; `scope` the smallest set of areas that mends it with a chance of `enough`; `first` checks that may
       # show that the pump is not at fault, before parts are bought; `next_checks` the most telling in a minute first.
-      Found = Value.of(:suspects, :scope, :enough, :first, :next_checks)
+      Found = Value.of(:suspects, :scope, :enough, :first, :next_checks) do
+        # @return [Suspect, nil] the cause that is likelier than not
+        def named = suspects.first&.then { |one| one if one.probability >= NAMED }
+      end
+      NAMED = 0.5
 
       # From what is noticed to what has gone: the exact posterior over one to three causes at once.
       class Diagnose

@@ -33,7 +33,10 @@ module Gimlet
         FARTHEST = [1e-9, 1e-12].freeze
         # `share` of what should be, `sum` written out, `sign` of the diagnosis that it speaks to, with how likely the figure is where the sign
         # is there and where it is not.
-        Told = Value.of(:name, :share, :sum, :sign, :there, :gone)
+        Told = Value.of(:name, :share, :sum, :sign, :there, :gone) do
+          # @return [Boolean] whether it is rather as where something is wrong
+          def amiss? = !sign.nil? && there > gone
+        end
 
         # @param words [Words] that sums are written in
         def initialize(words = Words.new)

@@ -16,6 +16,8 @@ module Gimlet
         WATERS = %w[water sea_water].freeze
         WORDS = { "good" => "goes with", "fair" => "bears for a while only", "no" => "does not bear" }.freeze
         SILICONE = "silicone_oil"
+        RATINGS = %w[no fair good].freeze
+        TOGETHER = { "no" => "They do not go together.", "fair" => "For a while only.", "good" => "They go together." }.freeze
 
         # @param rows [Hash]
         def initialize(rows)
@@ -23,6 +25,10 @@ module Gimlet
           @lubricants = rows["lubricants"]
           @elastomers = rows["materials"].map { |id, row| Elastomer.new(id: id, **row.transform_keys(&:to_sym)) }
         end
+
+        # @param answers [Array<Answer>]
+        # @return [String, nil] what all of them come to; nil where nothing was asked
+        def self.together(answers) = TOGETHER[RATINGS.find { |rating| answers.any? { |one| one.verdict == rating } }]
 
         attr_reader :elastomers
 

@@ -17,6 +17,7 @@ module Gimlet
       ON_SHUT = { "unloads" => "unloads: the pump runs on at little pressure",
                   "bypasses" => "bypasses at full pressure: stop the pump soon" }.freeze
       VERDICTS = %w[exact fits no].freeze
+      WORDS = { "exact" => "serves", "fits" => "fits, with a difference", "no" => "does not serve" }.freeze
       # A valve set at the very end of its range has nothing left to be set by. Common practice, no source.
       END_OF_RANGE = 0.95
       # Traits, and what a valve bears beside them, that are held against each other.
