@@ -13,12 +13,13 @@ require_relative "exchange/history_csv"
 require_relative "exchange/price_list"
 require_relative "exchange/vocabulary_files"
 require_relative "store/backup"
+require_relative "store/restore"
 require_relative "store/catalogue"
 require_relative "store/database"
 require_relative "store/history"
 require_relative "store/settings"
 require_relative "store/stock"
-require_relative "store/wellbeing"
+require_relative "store/health"
 
 module Gimlet
   # The commands of bin/gimlet.
@@ -62,7 +63,7 @@ module Gimlet
       @out.puts e.message
       false
     rescue Sequel::DatabaseError => e
-      @out.puts Store::Wellbeing.trouble(e)&.last || e.message
+      @out.puts Store::Health.trouble(e)&.last || e.message
       false
     end
 
@@ -70,7 +71,7 @@ module Gimlet
 
     private
 
-    def database = @database ||= Store.connect(@path)
+    def database = @database ||= Store.connect(@path, out: @out)
     def catalogue = @catalogue ||= Store::Catalogue.new(database)
 
     # A look says what would be otherwise, and changes nothing.
@@ -153,7 +154,7 @@ module Gimlet
       proven(path)
     end
 
-    def keep = proven(Store::Backup.new(database, Store::Backup.folder(@path)).keep)
+    def keep = proven(Store::Backup.new(database, Store::Backup.folder(database.opts[:database])).keep)
 
     def proven(file)
       @out.puts "Copied to #{file}: sound, #{told(Store::Backup.proven(file))}."
@@ -161,8 +162,10 @@ module Gimlet
     end
 
     def restore(file)
-      found = Store::Backup.restore(file, @path)
-      @out.puts "#{@path} is #{file} now: sound, #{told(found)}. What was there is set aside beside it."
+      found = Store::Restore.new(@path).call(file)
+      @out.puts "#{@path} is #{file} now: sound, #{told(found.counts)}. What was there is set aside beside it.",
+                "Nobody is signed in and no script's token counts any more. These may sign in: #{found.people.join(', ')}; " \
+                "whoever has left since the copy is sent away with bin/gimlet leaves NAME."
       true
     end
 

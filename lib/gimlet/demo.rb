@@ -8,7 +8,7 @@ require_relative "counter/import_catalogue"
 require_relative "counter/references"
 require_relative "exchange/catalogue_files"
 require_relative "exchange/price_list"
-require_relative "store/backup"
+require_relative "store/replacement"
 require_relative "store/catalogue"
 require_relative "store/customers"
 require_relative "store/database"
@@ -54,15 +54,14 @@ module Gimlet
 
     private
 
-    # On its own machine they sign in without a secret; from elsewhere nobody knows it.
+    # On its own machine they sign in with one key; from elsewhere nobody knows their secrets.
     def staff(people)
       PEOPLE.each { |name, role| people.put(name, role, SecureRandom.hex(16)) } unless people.any?
     end
 
     def aside
-      holder = Store::Lock.new(@path).holder
-      Core::InputError.reject("database", "in_use", "#{@path} is being served by process #{holder}: stop that first.") if holder
-      Store::Backup.put_aside(@path)
+      refusal = Store::Lock.new(@path).refusal and Core::InputError.reject("database", "in_use", refusal)
+      Store::Replacement.new(File.realdirpath(@path)).put_aside
     end
 
     def mine?(database)

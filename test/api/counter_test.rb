@@ -16,14 +16,9 @@ class CounterApiTest < Minitest::Test
   def test_the_contract_is_served_and_names_every_route
     get "/api/openapi.json"
     assert_equal "3.1.0", json["openapi"]
-    routes = Gimlet::API::App.routes.values.flatten(1).map { |pattern, *| pattern.to_s }.grep(%r{/api})
-    json["paths"].each_key do |path|
-      example = path.sub("{id}", "7").sub("{series}", "x").sub("{version}", "1")
-      assert(Gimlet::API::App.routes.values.flatten(1).any? { |pattern, *| pattern.match(example) }, path)
-    end
-    assert_equal json["paths"].sum { |_, verbs| verbs.keys.count { |verb| %w[get post put].include?(verb) } },
-                 Gimlet::API::App.routes.sum { |verb, list| verb == "HEAD" ? 0 : list.count { |pattern, *| pattern.to_s.include?("api") } },
-                 routes.inspect
+    ids = json["paths"].values.flat_map { |item| item.slice("get", "post").values.map { |row| row["operationId"] } }
+    routes = Gimlet::API::App.routes.except("HEAD").values.flatten(1).map { |pattern, *| pattern.to_s.delete_prefix("/") }
+    assert_equal ids.sort, routes.sort
   end
 
   def test_types_of_the_front_end_agree_with_the_contract

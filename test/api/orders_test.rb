@@ -109,13 +109,13 @@ class OrdersApiTest < Minitest::Test
 
   def test_an_order_is_cancelled_for_a_reason_and_stays_readable
     id = order(ticket)["id"]
-    send_json("POST", "/api/orders/#{id}/cancel", reason: " ")
+    send_json("POST", "/api/orders/#{id}/cancel", reason: " ", revision: 1)
     assert_problem(422, "reason_too_short", field: "reason")
-    cancelled = send_json("POST", "/api/orders/#{id}/cancel", reason: "the pump was beyond it")
+    cancelled = send_json("POST", "/api/orders/#{id}/cancel", reason: "the pump was beyond it", revision: 1)
     assert_schema "Order"
     assert_equal "the pump was beyond it", cancelled["cancelled_because"]
     assert_includes card_text(id), "CANCELLED: the pump was beyond it"
-    send_json("POST", "/api/orders/#{id}/cancel", reason: "once more")
+    send_json("POST", "/api/orders/#{id}/cancel", reason: "once more", revision: 2)
     assert_problem(422, "cancelled")
     get "/api/orders?q=saltmarsh"
     assert_equal [], json["orders"], "no customer was named"
@@ -130,7 +130,7 @@ class OrdersApiTest < Minitest::Test
     reopened = send_json("POST", "/api/tickets/#{made['id']}/entries", entry("reopened", reason: "he wants the oil seals too"))
     assert_equal [nil, 1, "open"], [reopened["order_id"], reopened["ticket"]["amends"], reopened["ticket"]["state"]]
     more = send_json("POST", "/api/tickets/#{made['id']}/entries", entry("said", words: "and oil seals"))
-    second = order(more)
+    second = order(more, revision: 1)
     assert_equal 201, last_response.status
     assert_schema "Order"
     assert_equal [first["id"], 2, "he wants the oil seals too"], second.values_at("id", "version", "amended_because")
@@ -138,10 +138,51 @@ class OrdersApiTest < Minitest::Test
     get "/api/orders/1/versions/1"
     assert_equal first["record"], json["record"]
     assert_schema "Order"
-    assert_equal second, order(more), "the same again is no third"
+    assert_equal second, order(more, revision: 1), "the same again is no third"
     get "/api/orders/1/versions/7"
     assert_problem(404, "not_found")
     assert_equal [1, 1], [database[:orders].count, database[:order_versions].count]
+  end
+
+  # Reopened at one till, cancelled at another, saved from the first one's old screen: in force again, and nobody was told.
+  def test_a_cancelled_order_does_not_come_back_unsaid
+    made = ticket
+    order(made)
+    reopened = send_json("POST", "/api/tickets/#{made['id']}/entries", entry("reopened", reason: "he wants the oil seals too"))
+    assert_equal({ "id" => 1, "revision" => 1, "cancelled_at" => nil, "cancelled_because" => nil }, reopened["amending"])
+    send_json("POST", "/api/orders/1/cancel", reason: "he rang off", revision: 1)
+    assert_equal [1, 2], json.values_at("version", "revision")
+    order(reopened, revision: 1)
+    problem = assert_problem(409, "order_changed", field: "revision")
+    assert_match(/Order 1 was changed since you looked \(cancelled: he rang off\)/, problem["detail"])
+    order(reopened)
+    assert_problem(409, "order_changed")
+    get "/api/tickets/#{made['id']}"
+    assert_equal ["cancelled"], (json["lacking"].map { |one| one["id"] })
+    order(json, revision: 2)
+    assert_problem(422, "reason_needed")
+    assert_includes last_response.body, "saving puts it in force again"
+    order(reopened, revision: 2, reason: "he rang again")
+    assert_equal [2, nil], json.values_at("version", "cancelled_at")
+    send_json("POST", "/api/orders/1/cancel", reason: "from an old screen", revision: 2)
+    assert_problem(409, "order_changed")
+    assert_nil database[:orders].get(:cancelled_at)
+  end
+
+  # As a cut file or another program may have left it.
+  def test_a_record_that_cannot_be_read_is_said
+    id = order(ticket)["id"]
+    record = JSON.parse(database[:orders].get(:document))
+    ["", "{}", "[]", "null", "{", '{"record":2}', '{"record":1}', '{"record":99}', JSON.generate(record.merge("record" => 3)),
+     JSON.generate(record.merge("parts" => nil))].each do |text|
+      database[:orders].update(document: text)
+      ["", "/card.pdf", "/strip.pdf", "/bench"].each do |rest|
+        get "/api/orders/#{id}#{rest}"
+        assert_problem(422, "unreadable", field: "record")
+      end
+      get "/api/orders"
+      assert_equal 1, json["orders"].size
+    end
   end
 
   def test_lists_are_searched_and_paged_by_the_server

@@ -25,7 +25,7 @@ class WorkOnTicketTest < Minitest::Test
 
   def view(*entries)
     id = ticket(*entries)
-    Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers).call(id, tickets.entries(id))
+    Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers, Gimlet::Store::Orders.new(database)).call(id, tickets.entries(id))
   end
 
   def said(words) = ["said", { words: words }]
@@ -97,7 +97,7 @@ class WorkOnTicketTest < Minitest::Test
 
   def place(one)
     orders = Gimlet::Store::Orders.new(database, read: ->(record) { record })
-    work = Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers)
+    work = Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers, Gimlet::Store::Orders.new(database))
     Gimlet::Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, customers: customers)
                                .call("ticket_id" => one.id, "on" => one.ticket.last, "seen" => Gimlet::Present::TicketView.call(one)[:seen])
   end
@@ -142,7 +142,7 @@ class WorkOnTicketTest < Minitest::Test
     id = ticket(said("8 bolts, anchor foot mark"))
     settings["vocabulary"] = nil
     later = Gimlet::Counter::References.new(database).current
-    one = Gimlet::Counter::WorkOnTicket.new(later, stock.all, customers).call(id, tickets.entries(id))
+    one = Gimlet::Counter::WorkOnTicket.new(later, stock.all, customers, Gimlet::Store::Orders.new(database)).call(id, tickets.entries(id))
     assert_equal(["head_bolts"], one.found.readings.map(&:trait))
     assert_equal ["anchor foot mark"], Gimlet::Present::Heard.new(later.vocabulary).texts(one.ticket.items.last)
   end
@@ -152,7 +152,7 @@ class WorkOnTicketTest < Minitest::Test
     id = ticket(said("TK4"))
     200.times { |at| tickets.append(id, kind: "struck", key: "s#{at}", who: "Bo") { { "of" => 1, "item" => 0 } } }
     200.times { |at| tickets.append(id, kind: "restored", key: "r#{at}", who: "Bo") { { "of" => 1, "item" => 0 } } }
-    one = Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers).call(id, tickets.entries(id))
+    one = Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers, Gimlet::Store::Orders.new(database)).call(id, tickets.entries(id))
     assert_equal [*1..401], one.steps.keys
     assert_equal one.steps[1], one.steps[401]
     assert_operator one.steps[100].first, :>, one.steps[1].first
@@ -163,7 +163,7 @@ class WorkOnTicketTest < Minitest::Test
     id = ticket(said("8 studs"))
     Gimlet::Store::Settings.new(database)[Gimlet::Counter::References::VOCABULARY] = "traits: [{id: head_bolts, called: [stud]}]"
     later = Gimlet::Counter::References.new(database).current
-    one = Gimlet::Counter::WorkOnTicket.new(later, stock.all, customers).call(id, tickets.entries(id))
+    one = Gimlet::Counter::WorkOnTicket.new(later, stock.all, customers, Gimlet::Store::Orders.new(database)).call(id, tickets.entries(id))
     assert_empty one.found.readings
     assert_equal(["8 studs"], one.ticket.lines.first.unheard.map { |words| words["words"] })
   end

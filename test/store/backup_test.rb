@@ -7,7 +7,8 @@ class BackupTest < Minitest::Test
   include SeededApp
 
   Backup = Gimlet::Store::Backup
-  Wellbeing = Gimlet::Store::Wellbeing
+  Restore = Gimlet::Store::Restore
+  Health = Gimlet::Store::Health
 
   def setup
     database
@@ -17,15 +18,14 @@ class BackupTest < Minitest::Test
   def tickets = @tickets ||= Gimlet::Store::Tickets.new(database)
   def refused(code, &) = assert_equal(code, assert_raises(Gimlet::Core::InputError, &).code)
 
-  def test_a_copy_is_proven_private_and_the_oldest_go
+  def test_a_copy_is_proven_and_private
     file = Backup.new(database, @copies).keep
     assert_equal Backup.counts(database), Backup.proven(file)
     assert_equal "600", File.stat(file).mode.to_s(8)[-3..]
-    assert_equal "600", File.stat(database.opts[:database]).mode.to_s(8)[-3..]
-    (Backup::KEPT + 2).times { |at| FileUtils.touch(File.join(@copies, "gimlet-old#{at}.sqlite3"), mtime: Time.now - 1000 + at) }
-    newest = Backup.new(database, @copies).keep
-    assert_equal Backup::KEPT, Dir["#{@copies}/*"].size
-    assert_equal newest, Backup.latest(@copies)
+    made = Gimlet::Store.connect(File.join(@folder, "made.sqlite3"))
+    assert_equal "600", File.stat(made.opts[:database]).mode.to_s(8)[-3..]
+    made.disconnect
+    assert_equal file, Backup.latest(@copies)
   end
 
   # While entries come in, twenty times of twenty.
@@ -42,7 +42,7 @@ class BackupTest < Minitest::Test
     20.times do |at|
       file = Backup.new(database, @copies).write(File.join(@folder, "copy#{at}.sqlite3"))
       other = File.join(@folder, "other#{at}.sqlite3")
-      assert_equal Backup.proven(file), Backup.restore(file, other)
+      assert_equal Backup.proven(file), Restore.new(other).call(file).counts
       rows = [file, other].map { |path| Sequel.connect(adapter: "sqlite", database: path, readonly: true) { |one| one[:tickets].order(:id).all } }
       assert_equal rows.first, rows.last
     end
@@ -60,10 +60,10 @@ class BackupTest < Minitest::Test
     FileUtils.cp("#{path}-wal", "#{@folder}/left-wal")
     shop.disconnect
     FileUtils.cp("#{@folder}/left-wal", "#{path}-wal")
-    assert_equal Backup.proven(file), Backup.restore(file, path)
+    assert_equal Backup.proven(file), Restore.new(path).call(file).counts
     refute File.exist?("#{path}-wal")
     restored = Gimlet::Store.connect(path)
-    assert_equal [0, "ok"], [restored[:customers].where(name: "only here").count, Wellbeing.new(restored).integrity]
+    assert_equal [0, "ok"], [restored[:customers].where(name: "only here").count, Health.new(restored).integrity]
     restored.disconnect
     assert_equal 1, Dir["#{path}.set-aside-*"].grep(/\d\z/).size
   end
@@ -77,35 +77,25 @@ class BackupTest < Minitest::Test
     torn = Backup.new(database, @copies).keep
     File.truncate(torn, File.size(torn) / 2)
     { junk => "damaged", strange => "not_gimlet", torn => "damaged", "#{@folder}/none" => "no_file" }.each do |file, code|
-      refused(code) { Backup.restore(file, path) }
+      refused(code) { Restore.new(path).call(file) }
     end
-    Gimlet::Store::Lock.new(path).take
+    lock = Gimlet::Store::Lock.new(path)
+    lock.take
     whole = Backup.new(database, @copies).keep
-    refused("in_use") { Backup.restore(whole, path) }
+    refused("in_use") { Restore.new(path).call(whole) }
     refused("no_name") { Backup.new(database, @copies).write("") }
     refused("exists") { Backup.new(database, @copies).write(whole) }
     assert_equal before, Backup.counts(database)
   end
 
-  def test_an_older_database_is_copied_before_it_is_upgraded
-    path = File.join(@folder, "old.sqlite3")
-    old = Gimlet::Store.file(path)
-    Sequel::Migrator.run(old, Gimlet::Store::MIGRATIONS, target: 5)
-    old[:customers].insert(name: "kept", place: "here")
-    old.disconnect
-    Gimlet::Store.connect(path).disconnect
-    copy = Dir[File.join(@folder, "backups", "*before-upgrade*")].first
-    assert_equal 1, Backup.proven(copy)[:customers]
-  end
-
   def test_it_says_how_it_is
-    assert_equal [true, true, nil, nil], Wellbeing.new(database).call.to_h.values_at(:can_read, :can_write, :backup_age_s, :problem)
+    assert_equal [true, true, nil, nil], Health.new(database).call.to_h.values_at(:can_read, :can_write, :backup_age_s, :problem)
     Backup.new(database, Backup.folder(database.opts[:database])).keep
-    found = Wellbeing.new(database).call
+    found = Health.new(database).call
     assert_includes 0..60, found.backup_age_s
     assert_operator found.room_bytes, :>, 0
     readonly = Sequel.connect(adapter: "sqlite", database: database.opts[:database], readonly: true)
-    found = Wellbeing.new(readonly).call
+    found = Health.new(readonly).call
     assert_equal [true, false], [found.can_read, found.can_write]
     assert_match(/cannot be written/, found.problem)
     readonly.disconnect

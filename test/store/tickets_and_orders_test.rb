@@ -65,7 +65,7 @@ class TicketsAndOrdersTest < Minitest::Test
   def test_older_tickets_and_orders_are_read
     Dir.mktmpdir do |folder|
       old = Sequel.connect(adapter: "sqlite", database: "#{folder}/old.sqlite3")
-      Sequel::Migrator.run(old, Gimlet::Store::MIGRATIONS, target: 3)
+      Gimlet::Store::Schema.migrate(old, target: 3)
       state = { channel: "counter", customer_id: nil, readings: [{ reading: { trait: "head_bolts", value: 8 }, struck: false },
                                                                  { reading: { trait: "cylinders", value: 2 }, struck: true }],
                 draft: "", scope: ["packings"], scope_agreed: true, model: nil, serial: nil, pumps: 2, policy: "cheapest", units: "lbf·ft",

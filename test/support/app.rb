@@ -6,6 +6,7 @@ require "minitest/autorun"
 require "tmpdir"
 require_relative "../../lib/gimlet/api/app"
 require_relative "../../lib/gimlet/command"
+require_relative "../../lib/gimlet/server"
 
 # A seeded database of its own for every test.
 module SeededApp

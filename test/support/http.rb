@@ -17,7 +17,7 @@ module Http
   end
 
   def assert_schema(name, value = json)
-    faults = Gimlet::API::Contract::SCHEMAS.schema(name).validate(value).map { |fault| fault["error"] }
+    faults = Gimlet::API::OpenAPI::SCHEMAS.schema(name).validate(value).map { |fault| fault["error"] }
     assert_empty faults, name
   end
 

@@ -1,7 +1,9 @@
 import { lazy, Suspense } from "react";
-import { Route, Routes } from "react-router";
+import { Navigate, Route, Routes } from "react-router";
 import { CounterPage } from "./counter/CounterPage";
+import { NotFoundPage } from "./shell/NotFoundPage";
 import { Till } from "./shell/Till";
+import { Unreachable } from "./shell/Unreachable";
 
 const OrdersPage = lazy(() => import("./orders/OrdersPage").then((file) => ({ default: file.OrdersPage })));
 const BenchPage = lazy(() => import("./bench/BenchPage").then((file) => ({ default: file.BenchPage })));
@@ -11,18 +13,24 @@ const MeasurePage = lazy(() => import("./measure/MeasurePage").then((file) => ({
 
 export function App() {
   return (
-    <Till>
-      <Suspense fallback={null}>
-        <Routes>
-          <Route path="/" element={<CounterPage />} />
-          <Route path="/tickets/:id" element={<CounterPage />} />
-          <Route path="/orders" element={<OrdersPage />} />
-          <Route path="/orders/:id" element={<OrderPage />} />
-          <Route path="/orders/:id/bench" element={<BenchPage />} />
-          <Route path="/measure/:what" element={<MeasurePage />} />
-          <Route path="/desk/:part" element={<DeskPage />} />
-        </Routes>
-      </Suspense>
-    </Till>
+    <>
+      <Unreachable />
+      <Till>
+        <Suspense fallback={null}>
+          <Routes>
+            <Route path="/" element={<CounterPage />} />
+            <Route path="/tickets/:id" element={<CounterPage />} />
+            <Route path="/orders" element={<OrdersPage />} />
+            <Route path="/orders/:id" element={<OrderPage />} />
+            <Route path="/orders/:id/bench" element={<BenchPage />} />
+            <Route path="/measure" element={<Navigate to="/measure/seal" replace />} />
+            <Route path="/desk" element={<Navigate to="/desk/prices" replace />} />
+            <Route path="/measure/:what" element={<MeasurePage />} />
+            <Route path="/desk/:part" element={<DeskPage />} />
+            <Route path="*" element={<NotFoundPage />} />
+          </Routes>
+        </Suspense>
+      </Till>
+    </>
   );
 }

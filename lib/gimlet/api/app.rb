@@ -3,6 +3,7 @@
 require "json"
 require "sinatra/base"
 require_relative "../counter/add_entry"
+require_relative "../counter/cancel_order"
 require_relative "../counter/identify_pump"
 require_relative "../counter/import_catalogue"
 require_relative "../counter/note_at_bench"
@@ -17,44 +18,50 @@ require_relative "../store/orders"
 require_relative "../store/sightings"
 require_relative "../store/stock"
 require_relative "../store/tickets"
-require_relative "../store/wellbeing"
-require_relative "contract"
-require_relative "door"
+require_relative "../store/health"
+require_relative "authentication"
+require_relative "authorization"
 require_relative "errors"
-require_relative "gate"
+require_relative "known_host"
+require_relative "openapi"
+require_relative "peer"
+require_relative "request_limits"
+require_relative "router"
 require_relative "routes/bench"
 require_relative "routes/catalogue"
 require_relative "routes/counter"
 require_relative "routes/history"
 require_relative "routes/measuring"
 require_relative "routes/orders"
-require_relative "routes/pages"
 require_relative "routes/people"
 require_relative "routes/prices"
 require_relative "routes/session"
 require_relative "routes/sightings"
 require_relative "routes/tickets"
+require_relative "safe_answers"
+require_relative "serving"
 
 module Gimlet
   module API
-    # The web face of the counter: routes are in routes/, one file a resource.
+    # The web face of the counter. A request passes SafeAnswers, KnownHost, Router and RequestLimits, then who asks is found out and whether that
+    # role may; the routes are in routes/, one file a resource, each under the id of its operation in the OpenAPI document.
     class App < Sinatra::Base
-      UI = File.expand_path("../../../ui/dist", __dir__)
-
       configure do
         set :environment, :production
-        set :public_folder, UI
         set :show_exceptions, false
         set :raise_errors, false
+        set :static, false
         set :host_authorization, permitted_hosts: []
-        disable :dump_errors
-        # The gate sees to all of it, and in words.
-        disable :protection
+        disable :dump_errors, :protection, :method_override
       end
 
-      use Gate
+      use SafeAnswers
+      use KnownHost
+      use Router
+      use RequestLimits
 
       register Errors
+      register Serving
       register Routes::Session
       register Routes::Counter
       register Routes::Tickets
@@ -66,10 +73,11 @@ module Gimlet
       register Routes::History
       register Routes::People
       register Routes::Prices
-      register Routes::Pages
+      all_served!
 
       # @param database [Sequel::Database]
-      def initialize(database)
+      # @param demo [Boolean] whether one key signs in on this machine
+      def initialize(database, demo: false)
         super(nil)
         @database = database
         @references = Counter::References.new(database)
@@ -79,20 +87,26 @@ module Gimlet
         @orders = Store::Orders.new(database, read: Present::OldRecords.method(:read))
         @bench = Store::Bench.new(database)
         @sightings = Store::Sightings.new(database)
-        @door = Door.new(database)
-        @wellbeing = Store::Wellbeing.new(database)
+        @authentication = Authentication.new(database, demo: demo)
+        @authorization = Authorization.new(@authentication)
+        @health = Store::Health.new(database)
       end
 
-      # Reads the catalogue before the first request asks for it.
-      def ready = @references.current
+      # Reads the catalogue before the first request asks for it, and lists what an earlier version did not.
+      def ready
+        @references.current
+        @orders.describe_all
+      end
 
       # Nothing is added to a file that is damaged.
-      before { problem(503, "damaged", wellbeing.damage) if wellbeing.damage && !request.get? }
-      before { env[Door::PERSON] = door.pass(env, env[Gate::OPERATION]) if env[Gate::OPERATION] }
+      before { problem(503, "damaged", health.damage) if health.damage && !request.get? }
+      before { @person = @authorization.call(env, env.fetch(Router::CALL).operation) }
 
       private
 
-      attr_reader :database, :wellbeing, :stock, :customers, :tickets, :orders, :bench, :sightings, :door
+      attr_reader :database, :health, :stock, :customers, :tickets, :orders, :bench, :sightings, :authentication, :person
+
+      def peer = Peer.new(env)
 
       def catalogue = @references.catalogue
       def import_catalogue = Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(@database))
@@ -114,14 +128,14 @@ module Gimlet
       def plan = Counter::PlanRebuild.new(stocked.snapshot, stock.all)
       def add_entry = Counter::AddEntry.new(stocked, tickets, customers)
       def note_at_bench = Counter::NoteAtBench.new(bench)
-      def known_order(id) = orders.find(id.to_i) || missing("There is no order #{id}.")
+      def known_order(id) = orders.find(id) || missing("There is no order #{id}.")
       def known_ticket(id) = tickets.known?(id) || missing("There is no ticket #{id}.")
-      def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock.all, customers).call(id, entries)
+      def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock.all, customers, orders).call(id, entries)
       def view(id) = Present::TicketView.call(work_on(id, tickets.entries(id)))
 
       # What every torque comes from is not changed from anywhere on the network.
       def from_this_machine
-        return if env[Door::PERSON] || Door.here?(env)
+        return if person || peer.here?
 
         problem(403, "not_from_here", "The catalogue is only changed on the machine that Gimlet runs on: use bin/gimlet import there.")
       end
@@ -146,7 +160,7 @@ module Gimlet
 
       def place_order
         newest
-        work = Counter::WorkOnTicket.new(reference, stock.all, customers)
+        work = Counter::WorkOnTicket.new(reference, stock.all, customers, orders)
         Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, customers: customers)
       end
 
@@ -154,31 +168,20 @@ module Gimlet
       # @return [Hash] checked, string keys
       def body_as(schema)
         body = parsed_body
-        Contract.check(schema, body)
+        OpenAPI.check(schema, body)
         signed(schema, body)
       end
 
       # Who is signed in is who it was, whatever the request says.
       def signed(schema, body)
-        person = env[Door::PERSON]
-        person && Contract.property?(schema, "who") ? body.merge("who" => person.name) : body
-      end
-
-      def session_view(person)
-        { person: person&.to_h&.slice(:name, :role), people: door.people.all.map { |one| one.to_h.slice(:name, :role) }, demo: door.demo?(env) }
-      end
-
-      # Read by no script, sent to no other site.
-      def session_cookie(told, seconds)
-        response.set_cookie(Door::COOKIE, value: told, path: "/", httponly: true, same_site: :strict, max_age: seconds.to_s,
-                                          secure: request.env["HTTP_X_FORWARDED_PROTO"] == "https")
+        person && OpenAPI.property?(schema, "who") ? body.merge("who" => person.name) : body
       end
 
       # @return [String] whose doing it is
-      def who_asks = env[Door::PERSON]&.name || "nobody signed in"
+      def who_asks = person&.name || "nobody signed in"
 
-      # As the gate has read it.
-      def parsed_body = env.fetch(Gate::BODY)
+      # As the request limits have read it.
+      def parsed_body = env.fetch(RequestLimits::BODY)
 
       def answer(value, status = 200)
         self.status status

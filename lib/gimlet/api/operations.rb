@@ -1,38 +1,87 @@
 # frozen_string_literal: true
 
-require_relative "contract"
+require "uri"
+require_relative "../core/value"
+require_relative "openapi"
 
 module Gimlet
   module API
-    # What is served, read from the OpenAPI document: which methods a path has, how long a body may be, which parameters there are.
+    # What is served, read from the OpenAPI document and nowhere else: paths, methods, roles, parameters and the size of bodies.
+    #
+    #   Operations.at("/api/orders/7")["GET"] # => a Call of the operation "order" with the values [7]
     module Operations
       JSON_MEDIA = "application/json"
-      METHODS = %w[get post].freeze
+      VERBS = %w[get post].freeze
       # Bytes of a body where the document does not say (`x-max-bytes` of the request body).
       USUAL_BYTES = 65_536
 
-      # `parameters` are the names that may stand in the query, `roles` those that may ask beside the owner; [:all] is everybody, signed in or not.
+      # `parameters` are the names that may stand in the query; `roles` those that may ask beside the owner, [:all] is everybody, signed in or not;
       # `media` is what a body is sent as.
-      Operation = Core::Value.of(:id, :max_bytes, :parameters, :roles, :media)
-      ANYONE = %w[counter bench keeper].freeze
+      Operation = Core::Value.of(:id, :verb, :max_bytes, :parameters, :roles, :media)
+      # An operation that is asked for, with the values of its path in their order.
+      Call = Core::Value.of(:operation, :values)
+      # How a path is recognised, and what its methods are.
+      Place = Core::Value.of(:pattern, :types, :operations)
 
-      def self.operation(row, shared)
-        parameters = (shared + (row["parameters"] || [])).map { |one| one["$ref"] ? Contract::DOCUMENT.dig(*one["$ref"].delete_prefix("#/").split("/")) : one }
-        Operation.new(id: row["operationId"], max_bytes: row.dig("requestBody", "x-max-bytes") || USUAL_BYTES,
-                      parameters: parameters.select { |one| one["in"] == "query" }.map { |one| one["name"] },
-                      media: row.dig("requestBody", "content")&.keys&.first || JSON_MEDIA,
-                      roles: row["x-roles"] == "all" ? [:all] : row["x-roles"] || ANYONE)
+      # A value of the path as it is written, and what it says.
+      TYPES = {
+        # Wide enough for any id, narrow enough for SQLite.
+        "integer" => ["(\\d{1,15})", :to_i.to_proc],
+        "string" => ["([^/]+)", ->(raw) { Operations.decoded(raw) }]
+      }.freeze
+
+      module_function
+
+      # The one reading of a path. Its fixed parts stand as the document spells them: another spelling is another path, and nothing is there.
+      # @param path [String] as it came, percent signs and all
+      # @return [Hash{String=>Call}, nil] by method; nil where nothing is served
+      def at(path)
+        PLACES.each do |place|
+          raw = path.match(place.pattern)&.captures or next
+          values = raw.zip(place.types).map { |text, type| TYPES.fetch(type).last.call(text) }
+          return place.operations.transform_values { |operation| Call.new(operation: operation, values: values) } unless values.include?(nil)
+        end
+        nil
       end
 
-      # [pattern of a path, { "GET" => Operation }]
-      TABLE = Contract::DOCUMENT["paths"].map do |path, item|
-        found = item.slice(*METHODS).to_h { |verb, row| [verb.upcase, operation(row, item["parameters"] || [])] }
-        [/\A#{path.gsub(/\{\w+\}/) { '[^/]+' }.gsub('.', '\.')}\z/, found]
-      end.freeze
+      # @return [Array<Operation>]
+      def all = PLACES.flat_map { |place| place.operations.values }
 
-      # @param path [String]
-      # @return [Hash{String=>Operation}, nil] by method; nil where nothing is served
-      def self.at(path) = TABLE.find { |pattern, _| path.match?(pattern) }&.last
+      # @param raw [String] percent-encoded UTF-8
+      # @return [String, nil] nil for what is no text
+      def decoded(raw)
+        text = URI.decode_www_form_component(raw.b.gsub("+", "%2B")).force_encoding(Encoding::UTF_8)
+        text if text.valid_encoding? && !text.match?(/[[:cntrl:]]/)
+      rescue ArgumentError
+        nil
+      end
+
+      def place(path, item)
+        shared = parameters(item)
+        types = []
+        pattern = path.split(/(\{\w+\})/).map do |piece|
+          next Regexp.escape(piece) unless piece.start_with?("{")
+
+          types << shared.find { |one| one["name"] == piece[1..-2] }.fetch("schema").fetch("type")
+          TYPES.fetch(types.last).first
+        end
+        operations = item.slice(*VERBS).to_h { |verb, row| [verb.upcase, operation(verb.upcase, row, shared)] }
+        Place.new(pattern: /\A#{pattern.join}\z/n, types: types, operations: operations)
+      end
+
+      # A document that names no roles for an operation is none that anything is served by.
+      def operation(verb, row, shared)
+        roles = row.fetch("x-roles") { raise KeyError, "#{row['operationId']} has no x-roles" }
+        Operation.new(id: row.fetch("operationId"), verb: verb, max_bytes: row.dig("requestBody", "x-max-bytes") || USUAL_BYTES,
+                      parameters: (shared + parameters(row)).select { |one| one["in"] == "query" }.map { |one| one["name"] },
+                      media: row.dig("requestBody", "content")&.keys&.first || JSON_MEDIA, roles: roles == "all" ? [:all] : roles)
+      end
+
+      def parameters(row)
+        (row["parameters"] || []).map { |one| one["$ref"] ? OpenAPI::DOCUMENT.dig(*one["$ref"].delete_prefix("#/").split("/")) : one }
+      end
+
+      PLACES = OpenAPI::DOCUMENT["paths"].map { |path, item| place(path, item) }.freeze
     end
   end
 end

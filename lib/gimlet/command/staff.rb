@@ -3,6 +3,7 @@
 require "securerandom"
 require_relative "../store/history"
 require_relative "../store/people"
+require_relative "../store/tokens"
 
 module Gimlet
   class Command
@@ -13,30 +14,32 @@ module Gimlet
 
       private
 
-      def people_of = Store::People.new(database)
+      def staff = Store::People.new(database)
+      def scripts = Store::Tokens.new(database)
 
       def people
-        people_of.staff.each { |one| @out.puts "#{one[:name]}, #{one[:role]}#{', a script' if one[:kind] == 'script'}" }
+        staff.all.each { |person| @out.puts "#{person.name}, #{person.role}" }
+        scripts.all.each { |script| @out.puts "#{script[:name]}, #{script[:role]}, a script" }
         true
       end
 
       def person(name, role, secret = nil)
         told = secret || SecureRandom.alphanumeric(10)
-        people_of.put(name, role, told)
+        staff.put(name, role, told)
         noted("person", name, role)
         @out.puts "#{name} signs in as #{role}#{" with #{told}; it is not shown again" unless secret}."
         true
       end
 
       def leaves(name)
-        people_of.remove(name) || Core::InputError.reject("name", "unknown_person", "There is no “#{name}” to sign in.")
+        staff.remove(name) || scripts.revoke(name) || Core::InputError.reject("name", "unknown_person", "There is no “#{name}” to sign in.")
         noted("leaves", name)
         @out.puts "#{name} signs in no more."
         true
       end
 
       def token(name, role)
-        @out.puts people_of.token(name, role)
+        @out.puts scripts.issue(name, role)
         noted("token", name, role)
         true
       end

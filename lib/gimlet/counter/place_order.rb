@@ -5,6 +5,7 @@ require_relative "../present/lacking"
 require_relative "../present/order_record"
 require_relative "../present/seen"
 require_relative "../present/ticket_view"
+require_relative "order_changed"
 require_relative "work_on_ticket"
 
 module Gimlet
@@ -46,9 +47,9 @@ module Gimlet
       end
 
       # @param request [Hash{String=>Object}] of the OpenAPI schema PlaceOrder: "on" is the last entry that was seen, "seen" the
-      #   plan that was
+      #   plan that was, "revision" that of the order which is amended
       # @return [Array(Hash, Boolean), nil] order and whether it is new; nil when there is no such ticket
-      # @raise [Core::InputError, Stale, Changed] nothing was saved
+      # @raise [Core::InputError, Stale, Changed, OrderChanged] nothing was saved
       def call(request)
         id = request["ticket_id"]
         return unless @tickets.known?(id)
@@ -65,12 +66,14 @@ module Gimlet
         view = @work.call(id, @tickets.entries(id))
         raise Stale unless view.ticket.last == request["on"]
 
+        OrderChanged.check(view.amending, request["revision"]) if view.amending
         refuse(view, request["reason"])
         compare(view, request["seen"])
         record = Present::OrderRecord.of(view, request["reason"])
         @database.transaction(mode: :immediate) do
           now = @orders.of_ticket(id)
           next [now, false] if now && view.ticket.amends.nil?
+          OrderChanged.check(@orders.brief(view.ticket.amends), request["revision"]) if view.ticket.amends
           raise Stale unless @tickets.last(id) == request["on"]
 
           [@orders.find(save(id, view, record, request)), true]

@@ -15,13 +15,17 @@ module Gimlet
     class WorkOnTicket
       # `step` is [pumps, orders] still possible after each line that said something, by entry number. `pump` is the variant that the order
       # would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a PlanRebuild::Result or nil; `extents`
-      # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil.
-      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :lacking, :diagnosis, :extents, :measured)
+      # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil, `amending` the order that saving would change, as Store::Orders#brief
+      # has it.
+      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :lacking, :diagnosis, :extents, :measured,
+                             :amending)
 
       # @param reference [Reference]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
       # @param customers [Store::Customers]
-      def initialize(reference, stock, customers)
+      # @param orders [Store::Orders]
+      def initialize(reference, stock, customers, orders)
+        @orders = orders
         @reference = reference
         @plans = TicketPlans.new(reference, stock)
         @customers = customers
@@ -39,10 +43,12 @@ module Gimlet
         pump, sure = leading(ticket, found)
         planned = @plans.call(ticket, pump) if pump && !ticket.scope.empty?
         measured = @measured.call(ticket, pump)
+        amending = ticket.amends && @orders.brief(ticket.amends)
         View.new(id: id, ticket: ticket, customer: customer, found: found,
                  steps: steps(ticket, entries, found.owned), pump: pump, sure: sure, planned: planned,
-                 tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned), lacking: lacking(ticket, found, pump, planned),
-                 measured: measured, diagnosis: @diagnose.call(ticket, pump, measured), extents: planned ? extents(ticket, pump) : [])
+                 tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned), lacking: lacking(ticket, found, pump, planned, amending),
+                 measured: measured, diagnosis: @diagnose.call(ticket, pump, measured), extents: planned ? extents(ticket, pump) : [],
+                 amending: amending)
       end
 
       private
@@ -98,11 +104,12 @@ module Gimlet
       end
 
       # @return [Array<String>] ids of what is lacking; none of them keeps a specialist from saving with a reason
-      def lacking(ticket, found, pump, planned)
+      def lacking(ticket, found, pump, planned, amending)
         return ["nothing"] unless planned
 
         by_hand = ticket.chosen && !leads?(found, pump, ticket)
-        (found.identification.lacking + (by_hand ? ["unsure"] : [])).uniq
+        cancelled = amending && amending[:cancelled_at]
+        (found.identification.lacking + (by_hand ? ["unsure"] : []) + (cancelled ? ["cancelled"] : [])).uniq
       end
 
       def leads?(found, pump, ticket)

@@ -11,6 +11,7 @@ module Gimlet
                          "A valve beside the pump is a ticket of its own.",
         "unsure" => "More than one order is still likely.",
         "doubt" => "A reading that matters does not fit: check it again, strike it out, or say why it stands.",
+        "cancelled" => "The order that this amends was cancelled: saving puts it in force again.",
         "plate_unconfirmed" => "Only a plate or a number says which pump this is, and others like it need another order."
       }.freeze
 

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/1_catalogue/wet_end"
+require_relative "../core/input_error"
 require_relative "order_record"
 
 module Gimlet
@@ -19,16 +20,31 @@ module Gimlet
       LAYER = { "slot" => nil, "fates" => [], "look" => [], "inside" => nil }.freeze
       WHOLE = { "held" => [], "refit" => nil, "extent" => nil, "left_out" => {} }.freeze
 
+      # What every record has, from the first version on; and what orders had before there was a record.
+      PARTS = %w[pump seen work parts why keep count_out tools consumables tightening steps stacks cautions assumptions unit].freeze
+      ON_SCREEN = %w[plan sure models readings].freeze
+
       module_function
 
       # @param document [Hash] string keys, of any version
       # @return [Hash] of the present version, string keys
+      # @raise [Core::InputError] when it is of no version that is known, or lacks what its version has
       def read(document)
-        case document["record"]
-        when OrderRecord::VERSION then document
-        when 1 then from_first(document)
-        else from_first(from_screen(document))
+        case document.is_a?(Hash) && document.fetch("record", 0)
+        when OrderRecord::VERSION then whole(document, PARTS)
+        when 1 then from_first(whole(document, PARTS))
+        when 0 then from_first(from_screen(whole(document, ON_SCREEN)))
+        else unreadable("it is of a format that this version of Gimlet does not know")
         end
+      end
+
+      def whole(document, parts)
+        missing = parts - document.compact.keys
+        missing.empty? ? document : unreadable("it lacks #{missing.first(3).join(', ')}")
+      end
+
+      def unreadable(why)
+        Core::InputError.reject("record", "unreadable", "The record of this order cannot be read: #{why}. Use the version that wrote it, or restore a copy.")
       end
 
       def from_first(document)

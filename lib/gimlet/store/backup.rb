@@ -3,18 +3,20 @@
 require "fileutils"
 require "sequel"
 require_relative "../core/input_error"
-require_relative "lock"
+require_relative "manifest"
+require_relative "retention"
+require_relative "schema"
 
 module Gimlet
   module Store
     # Copies of the whole database that were proven before they count: sound, complete, and readable by this version.
     #
-    #   Backup.new(database, "/srv/gimlet/backups").keep # => "/srv/gimlet/backups/gimlet-20261126-181500.sqlite3"
+    #   Backup.new(database, "/srv/gimlet/backups").keep # => "/srv/gimlet/backups/gimlet-20261126-181500-000.sqlite3"
     class Backup
-      KEPT = 30
       NAME = "gimlet-%s.sqlite3"
+      PRIVATE = 0o600
       # Tables that only ever grow.
-      GROWING = %i[customers tickets entries orders order_versions order_list bench_entries sightings].freeze
+      GROWING = %i[customers tickets entries orders order_versions bench_entries sightings history].freeze
 
       # @param path [String] of a database
       # @return [String] the folder of its copies, where none is set
@@ -24,54 +26,44 @@ module Gimlet
       # @return [String, nil] the latest copy in it
       def self.latest(folder) = Dir[File.join(folder, format(NAME, "*"))].max_by { |file| File.mtime(file) }
 
+      # @param folder [String]
+      # @return [String, nil] why no copy can be written there
+      def self.fault(folder)
+        FileUtils.mkdir_p(folder)
+        probe = File.join(folder, ".probe-#{Process.pid}")
+        File.write(probe, "")
+        File.delete(probe)
+        nil
+      rescue SystemCallError => e
+        "No copy can be written to #{folder} (#{e.message.sub(/ @ .*/, '')}): see to the folder, or name another in GIMLET_BACKUPS."
+      end
+
       # @param file [String]
       # @return [Hash{Symbol=>Integer}] rows of each table
       # @raise [Core::InputError] when it is not a sound database of this version or an earlier one
       def self.proven(file)
         File.file?(file) || Core::InputError.reject("file", "no_file", "There is no file #{file}.")
-        copy = Sequel.connect(adapter: "sqlite", database: file, readonly: true)
-        fault = copy.fetch("PRAGMA integrity_check").first.values.first
-        fault == "ok" || Core::InputError.reject("file", "damaged", "#{file} is damaged: #{fault}.")
-        known(copy, file)
-        counts(copy)
+        read_only(file) do |copy|
+          fault = copy.fetch("PRAGMA integrity_check").first.values.first
+          fault == "ok" || Core::InputError.reject("file", "damaged", "#{file} is damaged: #{fault}.")
+          Schema.current?(copy, file)
+          counts(copy)
+        end
       rescue Sequel::DatabaseError => e
         Core::InputError.reject("file", "damaged", "#{file} is no sound database: #{e.message.lines.first.strip}.")
-      ensure
-        copy&.disconnect
       end
 
-      def self.known(copy, file)
-        newest = Dir[File.join(MIGRATIONS, "*.rb")].map { |one| File.basename(one).to_i }.max
-        version = copy.table_exists?(:schema_info) ? copy[:schema_info].get(:version) : nil
-        version || Core::InputError.reject("file", "not_gimlet", "#{file} is not a database of Gimlet's.")
-        version <= newest || Core::InputError.reject("file", "too_new", "#{file} was written by a later version of Gimlet: use that one.")
-      end
-      private_class_method :known
+      # @yield [Sequel::Database] with what its write-ahead log has, if there is one
+      def self.read_only(file, &) = Sequel.connect({ adapter: "sqlite", database: file, readonly: true }, &)
+
+      # @param file [String]
+      # @param fresh [String] a name that is free; what the write-ahead log has is in it
+      def self.copy(file, fresh) = read_only(file) { |database| database.run("VACUUM INTO #{database.literal(fresh)}") }
 
       def self.counts(database) = database.tables.sort.to_h { |table| [table, database[table].count] }
 
-      # @param file [String] a copy
-      # @param path [String] of the database that it takes the place of; what was there is set aside
-      # @return [Hash{Symbol=>Integer}] rows of each table, read back
-      # @raise [Core::InputError] nothing was changed
-      def self.restore(file, path)
-        wanted = proven(file)
-        holder = Lock.new(path).holder
-        Core::InputError.reject("database", "in_use", "#{path} is being served by process #{holder}: stop that first.") if holder
-        fresh = "#{path}.restoring"
-        FileUtils.cp(file, fresh)
-        File.chmod(PRIVATE, fresh)
-        put_aside(path)
-        File.rename(fresh, path)
-        found = proven(path)
-        found == wanted ? found : Core::InputError.reject("file", "not_equal", "What was restored differs from #{file}: look at both.")
-      end
-
-      # A leftover log beside another database would damage it.
-      def self.put_aside(path)
-        stamp = Time.now.utc.strftime("%Y%m%d-%H%M%S")
-        ["", "-wal", "-shm"].each { |part| File.rename(path + part, "#{path}.set-aside-#{stamp}#{part}") if File.exist?(path + part) }
-      end
+      # @return [Hash{Symbol=>Integer}] rows of what only grows
+      def self.growing(database) = counts(database).slice(*GROWING)
 
       # @param database [Sequel::Database]
       # @param folder [String] of the copies
@@ -80,15 +72,20 @@ module Gimlet
         @folder = folder
       end
 
-      # A copy among the others; the oldest beyond KEPT go.
+      # A copy among the others, of which those go that Retention does not keep.
       # @param why [String, nil] stands in its name
       # @return [String] the file
+      # @raise [Core::InputError] when the folder cannot be written to
       def keep(why = nil)
-        FileUtils.mkdir_p(@folder)
-        stamp = [Time.now.utc.strftime("%Y%m%d-%H%M%S-%L"), why].compact.join("-")
-        file = write(File.join(@folder, format(NAME, stamp)))
-        Dir[File.join(@folder, format(NAME, "*"))].sort_by { |one| File.mtime(one) }[0...-KEPT].each { |old| File.delete(old) }
-        file
+        fault = self.class.fault(@folder) and Core::InputError.reject("folder", "copies_unwritable", fault)
+        alone do |manifest|
+          manifest.clear_unfinished
+          name = format(NAME, [Time.now.utc.strftime("%Y%m%d-%H%M%S-%L"), why].compact.join("-"))
+          vacuum(manifest.begin(name))
+          manifest.finish(name, why: why)
+          manifest.forget(manifest.copies - Retention.kept(manifest.copies))
+          File.join(@folder, name)
+        end
       end
 
       # @param file [String] a name that is free
@@ -97,12 +94,9 @@ module Gimlet
       def write(file)
         file.to_s.strip.empty? && Core::InputError.reject("file", "no_name", "Name the file that the copy is written to.")
         File.exist?(file) && Core::InputError.reject("file", "exists", "#{file} is there already: name a new file.")
-        fresh = "#{file}.writing"
+        fresh = file + Manifest::WRITING
         FileUtils.rm_f(fresh)
-        before = self.class.counts(@database)
-        @database.run("VACUUM INTO #{@database.literal(fresh)}")
-        prove(fresh, before)
-        File.chmod(PRIVATE, fresh)
+        vacuum(fresh)
         File.rename(fresh, file)
         file
       ensure
@@ -111,11 +105,23 @@ module Gimlet
 
       private
 
+      # One process at a time makes and removes copies.
+      def alone
+        File.open(File.join(@folder, ".copies.lock"), File::RDWR | File::CREAT, PRIVATE) do |lock|
+          lock.flock(File::LOCK_EX)
+          yield(Manifest.new(@folder))
+        end
+      end
+
       # Rows may have come in since, none may be missing.
-      def prove(fresh, before)
+      def vacuum(fresh)
+        before = self.class.growing(@database)
+        @database.run("VACUUM INTO #{@database.literal(fresh)}")
         found = self.class.proven(fresh)
-        short = before.slice(*GROWING).select { |table, count| found.fetch(table, 0) < count }
+        short = before.select { |table, count| found.fetch(table, 0) < count }
         short.empty? || Core::InputError.reject("file", "incomplete", "The copy lacks rows of #{short.keys.join(', ')}: nothing was kept of it.")
+        File.chmod(PRIVATE, fresh)
+        File.open(fresh, &:fsync)
       end
     end
   end

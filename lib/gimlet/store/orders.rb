@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "../core/input_error"
 require_relative "history"
 require_relative "paging"
 
@@ -27,20 +28,23 @@ module Gimlet
         order = @database[:orders].where(id: id)
         old = order.first
         @database[:order_versions].insert(order_id: id, **old.slice(:version, :document, :catalogue_version, :created_at))
-        order.update(version: old[:version] + 1, customer_id: customer_id, created_at: now, document: JSON.generate(document),
+        order.update(version: old[:version] + 1, revision: old[:revision] + 1, customer_id: customer_id, created_at: now, document: JSON.generate(document),
                      catalogue_version: catalogue_version, amended_because: reason, cancelled_at: nil, cancelled_because: nil)
         describe(id)
       end
 
-      # @return [Boolean] whether it counted until now
-      def cancel(id, reason, who: "counter", now: Time.now.utc)
-        @database.transaction(mode: :immediate) do
-          next false unless @database[:orders].where(id: id, cancelled_at: nil).update(cancelled_at: now, cancelled_because: reason) == 1
-
-          History.new(@database).note("cancelled", { order: id, reason: reason }, who: who)
-          describe(id) && true
-        end
+      # @return [Integer] its id; to be called inside the transaction that has seen it in force
+      def cancel(id, reason, who:, now: Time.now.utc)
+        @database[:orders].where(id: id).update(cancelled_at: now, cancelled_because: reason, revision: Sequel[:revision] + 1)
+        History.new(@database).note("cancelled", { order: id, reason: reason }, who: who)
+        describe(id)
       end
+
+      # @return [Integer, nil] of a ticket's order
+      def revision_of(ticket_id) = @database[:orders].where(ticket_id: ticket_id).get(:revision)
+
+      # @return [Hash, nil] all but the long record: :revision counts its changes of any kind
+      def brief(id) = @database[:orders].where(id: id).select(:id, :version, :revision, :cancelled_at, :cancelled_because, :amended_because).first
 
       # @return [Hash, nil]
       def of_ticket(ticket_id) = rows.where(ticket_id: ticket_id).map { |row| present(row) }.first
@@ -51,14 +55,22 @@ module Gimlet
       # @return [Hash, nil] as it was
       def earlier(id, version)
         row = @database[:order_versions].where(order_id: id, version: version).first
-        row && find(id)&.merge(row.slice(:version, :catalogue_version, :created_at), record: @read.call(JSON.parse(row[:document])))
+        row && find(id)&.merge(row.slice(:version, :catalogue_version, :created_at), record: record(id, row[:document]))
       end
 
       # @param words [String, nil] that are looked for: order, customer, pump, work, numbers
       # @return [Paging::Page] summaries, the latest first
       def page(words, page)
-        describe_all
         Paging.call(@database[:order_list], :words, words, page) { |some| some.reverse(:order_id).select_map(:summary).map { |one| JSON.parse(one) } }
+      end
+
+      # What lists show of orders that an earlier version kept; one that cannot be read is left out of them.
+      def describe_all
+        @database[:orders].exclude(id: @database[:order_list].select(:order_id)).select_map(:id).each do |id|
+          describe(id)
+        rescue Core::InputError => e
+          warn e.message
+        end
       end
 
       private
@@ -71,14 +83,14 @@ module Gimlet
       def present(row)
         versions = @database[:order_versions].where(order_id: row[:id]).order(:version).select_map(%i[version created_at])
         row.except(:document)
-           .merge(record: @read.call(JSON.parse(row[:document])), versions: versions.map { |version, at| { version: version, created_at: at } })
+           .merge(record: record(row[:id], row[:document]), versions: versions.map { |version, at| { version: version, created_at: at } })
       end
 
-      # Orders of a version before this one.
-      def describe_all
-        return if @database[:order_list].count == @database[:orders].count
-
-        @database[:orders].exclude(id: @database[:order_list].select(:order_id)).select_map(:id).each { |id| describe(id) }
+      # @raise [Core::InputError] when nothing can be made of what was kept
+      def record(id, text)
+        @read.call(JSON.parse(text))
+      rescue JSON::ParserError
+        Core::InputError.reject("record", "unreadable", "Order #{id} cannot be read: its record is damaged. Restore a copy that has it.")
       end
 
       # What a list shows of it, and the words that it is found by.

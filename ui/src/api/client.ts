@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { watchedFetch } from "./reachability";
 import type { components, paths } from "./schema";
 
 type ProblemDocument = components["schemas"]["Problem"];
@@ -13,7 +14,7 @@ export class Problem extends Error {
   }
 }
 
-export const api = createClient<paths>({ baseUrl: "/" });
+export const api = createClient<paths>({ baseUrl: "/", fetch: watchedFetch });
 
 /** Unwraps an openapi-fetch result. Throws a Problem. */
 export async function told<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<T> {
@@ -22,5 +23,8 @@ export async function told<T>(call: Promise<{ data?: T; error?: unknown }>): Pro
   return data;
 }
 
-/** Whether asking again may help: only where nothing came back. */
-export const worthAnotherTry = (failures: number, error: Error) => failures < 3 && error instanceof Problem && error.code === "no_answer";
+/** Whether nothing came back, so that nobody knows whether it arrived. */
+export const unanswered = (error: unknown) => error instanceof Problem && error.code === "no_answer";
+
+/** Whether asking again may help. */
+export const worthAnotherTry = (failures: number, error: Error) => failures < 3 && unanswered(error);

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type Problem, told, worthAnotherTry } from "../api/client";
+import { api, type Problem, told, unanswered, worthAnotherTry } from "../api/client";
 import type { Bench, NewBenchEntry } from "../api/types";
-import { freshKey } from "../ticket/key";
+import { answered, keyOf } from "../ticket/unanswered";
 
 const LOOK_AGAIN_MS = 4000;
 
@@ -38,6 +38,16 @@ export function useBench(id: number): LiveBench {
     missing: query.data === undefined && query.error ? query.error.message : null,
     problem: noting.error ? (noting.error as Problem).message : null,
     busy: noting.isPending,
-    note: (note) => noting.mutateAsync({ ...note, key: freshKey() }).catch(() => null),
+    note: (note) =>
+      noting.mutateAsync({ ...note, key: keyOf(`bench ${id}`, note) }).then(
+        (bench) => {
+          answered(`bench ${id}`, note);
+          return bench;
+        },
+        (error) => {
+          if (!unanswered(error)) answered(`bench ${id}`, note);
+          return null;
+        },
+      ),
   };
 }

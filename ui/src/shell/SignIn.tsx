@@ -9,14 +9,23 @@ import { useSignIn } from "./useSession";
 
 type Session = components["schemas"]["Session"];
 
-/** Who is it? A figure picks the name; then the PIN. The demo on its own machine asks for none. */
+/**
+ * Who is it? Where names are told, a figure picks one, then the PIN; elsewhere the name is typed. The demo on its own machine asks for no PIN.
+ */
 export function SignIn({ session }: { session: Session }) {
-  const [name, setName] = useState<string | null>(null);
+  const told = session.people.length > 0;
+  const [name, setName] = useState<string | null>(told ? null : "");
   const [secret, setSecret] = useState("");
+  const [typing, setTyping] = useState(!told);
   const { come } = useSignIn();
   const pick = (who: string) => {
+    setTyping(false);
     if (session.demo) come.mutate({ name: who });
     else setName(who);
+  };
+  const other = () => {
+    setName("");
+    setTyping(true);
   };
   const onKey = (event: KeyboardEvent) => {
     const who = session.people[Number(event.key) - 1];
@@ -27,7 +36,7 @@ export function SignIn({ session }: { session: Session }) {
   };
   const send = (event: FormEvent) => {
     event.preventDefault();
-    if (name) come.mutate({ name, secret }, { onError: () => setSecret("") });
+    if (name) come.mutate({ name: name.trim(), secret }, { onError: () => setSecret("") });
   };
   return (
     <Box component="main" onKeyDown={onKey} sx={{ minHeight: "100vh", display: "grid", placeItems: "center" }}>
@@ -39,11 +48,15 @@ export function SignIn({ session }: { session: Session }) {
               {index + 1} · {person.name} <Box component="span" sx={{ ml: 1, fontWeight: 400 }}>{person.role}</Box>
             </Button>
           ))}
+          {told && !session.demo && !typing && <Button onClick={other} sx={{ justifyContent: "flex-start" }}>Somebody else</Button>}
           {session.demo && <Box sx={{ fontSize: 15 }}>This is the demo: press a figure, no PIN is asked for on this machine.</Box>}
-          {name && (
-            <Box component="form" onSubmit={send} sx={{ display: "flex", gap: 1, mt: 1 }}>
-              <TextField key={come.submittedAt} autoFocus fullWidth type="password" label={`PIN or password of ${name}`} value={secret} onChange={(event) => setSecret(event.target.value)} slotProps={{ htmlInput: { autoComplete: "current-password", maxLength: 72 } }} />
-              <Button type="submit" variant="contained" disabled={secret === ""}>Sign in</Button>
+          {name !== null && (
+            <Box component="form" onSubmit={send} sx={{ display: "grid", gap: 1.25, mt: 1 }}>
+              {typing && <TextField autoFocus fullWidth label="Your name" value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { autoComplete: "username", maxLength: 80 } }} />}
+              <Box sx={{ display: "flex", gap: 1 }}>
+                <TextField key={come.submittedAt} autoFocus={!typing || come.isError} fullWidth type="password" label={typing ? "PIN or password" : `PIN or password of ${name}`} value={secret} onChange={(event) => setSecret(event.target.value)} slotProps={{ htmlInput: { autoComplete: "current-password", maxLength: 72 } }} />
+                <Button type="submit" variant="contained" disabled={secret === "" || name.trim() === ""}>Sign in</Button>
+              </Box>
             </Box>
           )}
           {come.error && <Alert severity="error">{come.error.message}</Alert>}

@@ -30,7 +30,7 @@ export function Till({ children }: { children: ReactNode }) {
     };
   }, [signedIn, lock]);
   if (isPending) return null;
-  return session && session.people.length > 0 && !session.person ? <SignIn session={session} /> : children;
+  return session?.sign_in && !session.person ? <SignIn session={session} /> : children;
 }
 
 /** Who is signed in, and the way out. */

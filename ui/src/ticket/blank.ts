@@ -24,4 +24,5 @@ export const blankView = (id: number | null): TicketView => ({
   diagnosis: null,
   extents: [],
   measured: [],
+  amending: null,
 });

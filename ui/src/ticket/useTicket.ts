@@ -1,9 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
-import { api, Problem, told, worthAnotherTry } from "../api/client";
+import { api, Problem, told, unanswered, worthAnotherTry } from "../api/client";
 import type { NewEntry, TicketView } from "../api/types";
 import { blankView } from "./blank";
-import { freshKey } from "./key";
+import { answered, keyOf } from "./unanswered";
 
 const LOOK_AGAIN_MS = 2000;
 
@@ -42,6 +42,7 @@ async function lookAgain(id: number, known: TicketView): Promise<TicketView> {
   return view;
 }
 
+/** Sent by the ticket's number as it is known when its turn comes. */
 const post = (id: number | null, body: NewEntry): Promise<TicketView> =>
   id === null
     ? told(api.POST("/api/tickets", { body }))
@@ -113,7 +114,15 @@ export function useTicket(startId: number | null, who: string, onNumbered: (id: 
     missing: query.data === undefined && query.error ? query.error.message : null,
     problem,
     busy: entry.isPending || ordering.isPending,
-    add: useCallback(async (where, step) => (await attempt(where, send({ ...step, key: freshKey(), who }))) !== null, [attempt, send, who]),
+    add: useCallback(
+      async (where, step) => {
+        const place = String(number.current ?? "new");
+        const sending = send({ ...step, key: keyOf(place, step), who });
+        void sending.then(() => answered(place, step), (error) => !unanswered(error) && answered(place, step));
+        return (await attempt(where, sending)) !== null;
+      },
+      [attempt, send, who],
+    ),
     order: useCallback((where, reason) => attempt(where, save(reason)), [attempt, save]),
     forget: useCallback(() => setProblem(null), []),
   };
@@ -121,6 +130,6 @@ export function useTicket(startId: number | null, who: string, onNumbered: (id: 
 
 async function placeOrder(id: number | null, seen: TicketView | undefined, reason: string | null, who: string): Promise<TicketView> {
   if (id === null || !seen) throw new Problem({ detail: "There is nothing to save yet: say what the pump is and agree the work." });
-  await told(api.POST("/api/orders", { body: { ticket_id: id, on: seen.last, seen: seen.seen ?? [], reason, who } }));
+  await told(api.POST("/api/orders", { body: { ticket_id: id, on: seen.last, seen: seen.seen ?? [], revision: seen.amending?.revision ?? null, reason, who } }));
   return fetchView(id);
 }

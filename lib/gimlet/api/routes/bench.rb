@@ -7,8 +7,6 @@ module Gimlet
     module Routes
       # An order at the bench: the card on a tablet.
       module Bench
-        PATH = %r{/api/orders/(\d{1,15})/bench}
-
         # What routes here need besides the application's own.
         module Helpers
           def at_bench(order) = answer(Present::BenchView.call(order, Core::Bench::Log.of(bench.entries(order[:id]))))
@@ -16,9 +14,9 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.get(PATH) { |id| at_bench(known_order(id)) }
+          app.serve("bench") { |id| at_bench(known_order(id)) }
 
-          app.post(PATH) do |id|
+          app.serve("noteAtBench") do |id|
             order = known_order(id)
             note_at_bench.call(order, body_as("NewBenchEntry"))
             at_bench(order)

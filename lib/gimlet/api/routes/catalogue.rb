@@ -16,23 +16,23 @@ module Gimlet
         end
 
         def self.registered(app)
-          app.get("/api/catalogue") { answer(newest.snapshot.series.map { |series| Catalogue.summary(series) }) }
+          app.serve("catalogue") { answer(newest.snapshot.series.map { |series| Catalogue.summary(series) }) }
 
-          app.post("/api/catalogue/look") do
+          app.serve("lookAtSeries") do
             look = import_catalogue.look({ "document" => parsed_body })
             id, changes = look.changes.first
             answer(id: id, mark: look.mark, warnings: Catalogue.told(look.warnings), changed: changes.size,
                    changes: changes.first(SHOWN).map(&:to_h))
           end
 
-          app.post("/api/catalogue") do
+          app.serve("importSeries") do
             from_this_machine
             document = parsed_body
             warnings = import_catalogue.call({ "document" => document }, who: who_asks, mark: params["mark"])
             answer({ id: document["series"]["id"], warnings: Catalogue.told(warnings) }, 201)
           end
 
-          app.get("/api/catalogue/:series") do |series|
+          app.serve("series") do |series|
             answer(catalogue.document(series) || missing("There is no series “#{series}” in the catalogue."))
           end
         end

@@ -15,22 +15,22 @@ module Gimlet
         end
 
         def self.registered(app)
-          app.get("/api/health") do
-            found = wellbeing.call
+          app.serve("health") do
+            found = health.call
             answer(Counter.health(found, found.can_read ? reference.snapshot : nil), found.can_write ? 200 : 503)
           end
 
-          app.get("/api/openapi.json") { answer(Contract::DOCUMENT) }
-          app.get("/api/vocabulary") { answer(Present::Vocabulary.call(reference)) }
-          app.get("/api/customers") { answer(customers.all) }
+          app.serve("openapi") { answer(OpenAPI::DOCUMENT) }
+          app.serve("vocabulary") { answer(Present::Vocabulary.call(reference)) }
+          app.serve("customers") { answer(customers.all) }
 
-          app.post("/api/identify") do
+          app.serve("identify") do
             request = body_as("IdentifyRequest").transform_keys(&:to_sym)
             request[:readings] = (request[:readings] || []).map { |row| row.transform_keys(&:to_sym) }
             answer(Present::Identification.call(identify.call(request)))
           end
 
-          app.post("/api/plan") do
+          app.serve("plan") do
             answer(Present::Plan.call(plan.call(body_as("PlanRequest").transform_keys(&:to_sym))))
           end
         end

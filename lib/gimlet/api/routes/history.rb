@@ -33,15 +33,15 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.get("/api/history") { told_of(day_asked) }
+          app.serve("history") { told_of(day_asked) }
 
-          app.get("/api/history.csv") do
+          app.serve("historyTable") do
             content_type "text/csv", charset: "utf-8"
             headers "Content-Disposition" => %(attachment; filename="gimlet-history.csv")
             stream { |out| Exchange::HistoryCSV.write(history, out) }
           end
 
-          app.post("/api/backup") do
+          app.serve("backup") do
             body_as("Nothing")
             file = Store::Backup.new(database, Store::Backup.folder(database.opts[:database])).keep
             answer({ file: File.basename(file) }, 201)

@@ -29,15 +29,15 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.post("/api/measure/seal") { answer(Present::MeasuredSeal.call(measure_seal.call(body_as("MeasureSeal")))) }
+          app.serve("measureSeal") { answer(Present::MeasuredSeal.call(measure_seal.call(body_as("MeasureSeal")))) }
 
-          app.post("/api/measure/valves") do
+          app.serve("chooseValve") do
             answer(Present::ChosenValve.call(Gimlet::Counter::ChooseValve.new(reference.snapshot).call(body_as("ChooseValve")), stock.all))
           end
 
-          app.post("/api/measure/materials") { answer(material_view(ask_material.call(body_as("AskMaterial")))) }
+          app.serve("askMaterial") { answer(material_view(ask_material.call(body_as("AskMaterial")))) }
 
-          app.post("/api/measure/flow") do
+          app.serve("measureFlow") do
             body = body_as("MeasureFlow")
             answer(Present::MeasuredFlow.call(Gimlet::Counter::MeasureFlow.new(reference.snapshot).call(body), body["units"] || {}))
           end

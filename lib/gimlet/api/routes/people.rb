@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "securerandom"
+require_relative "../../store/sign_in_attempts"
 
 module Gimlet
   module API
@@ -9,36 +9,39 @@ module Gimlet
       module People
         # What routes here need besides the application's own.
         module Helpers
-          def staff = answer(staff: door.people.staff)
           def noted(what, *detail) = Store::History.new(database).note(what, detail, who: who_asks)
+
+          def staff
+            attempts = Store::SignInAttempts.new(database)
+            people = authentication.people.all.map { |person| { kind: "person", name: person.name, role: person.role, locked_until: attempts.locked_until(person.name) } }
+            scripts = authentication.tokens.all.map { |script| { kind: "script", locked_until: nil, **script } }
+            answer(staff: people + scripts)
+          end
         end
 
         def self.registered(app)
           app.helpers Helpers
-          app.get("/api/people") { staff }
+          app.serve("people") { staff }
 
-          app.post("/api/people") do
+          app.serve("putPerson") do
             name, role, secret = body_as("NewPerson").values_at("name", "role", "secret")
-            door.people.put(name, role, secret)
+            authentication.people.put(name, role, secret)
             noted("person", name, role)
             staff
           end
 
-          leaving(app)
-          app.post("/api/tokens") do
-            name, role = body_as("NewToken").values_at("name", "role")
-            told = door.people.token(name, role)
-            noted("token", name, role)
-            answer({ token: told }, 201)
-          end
-        end
-
-        def self.leaving(app)
-          app.post("/api/people/leave") do
+          app.serve("leave") do
             name = body_as("Leaver")["name"]
-            door.people.remove(name) || missing("There is no “#{name}” to sign in.")
+            authentication.people.remove(name) || authentication.tokens.revoke(name) || missing("There is no “#{name}” to sign in.")
             noted("leaves", name)
             staff
+          end
+
+          app.serve("newToken") do
+            name, role = body_as("NewToken").values_at("name", "role")
+            token = authentication.tokens.issue(name, role)
+            noted("token", name, role)
+            answer({ token: token }, 201)
           end
         end
       end

@@ -34,9 +34,9 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.get("/api/prices") { prices_listed }
+          app.serve("prices") { prices_listed }
 
-          app.post("/api/prices") do
+          app.serve("putPrice") do
             row = Exchange::PriceList.row(body_as("NewPrice"))
             newest.snapshot.sold?(row[:number]) ||
               Core::InputError.reject("number", "unknown_number", "No catalogue has #{row[:number]}: see whether it is written so.")
@@ -44,9 +44,9 @@ module Gimlet
             answer(row)
           end
 
-          app.post("/api/price-list/look") { answer(look_view(take_list.look(sent_list))) }
+          app.serve("lookAtPrices") { answer(look_view(take_list.look(sent_list))) }
 
-          app.post("/api/price-list") do
+          app.serve("takePrices") do
             taken = take_list.call(sent_list, mark: params["mark"], skip: params["skip"] == "true", who: who_asks)
             answer(taken: taken)
           end

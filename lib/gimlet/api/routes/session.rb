@@ -1,25 +1,49 @@
 # frozen_string_literal: true
 
+require_relative "../../counter/sign_in"
+
 module Gimlet
   module API
     module Routes
       # Who is at the till.
       module Session
-        def self.registered(app)
-          app.get("/api/session") { answer(session_view(env[Door::PERSON])) }
+        TILL_S = 365 * 24 * 3600
 
-          app.post("/api/session") do
-            body = body_as("SignIn")
-            shown = body["secret"].to_s.empty? && door.demo?(env)
-            told = shown ? door.people.let_in(body["name"]) : door.people.sign_in(*body.values_at("name", "secret"))
-            session_cookie(told, Store::People::SESSION_S)
-            answer(session_view(door.people.session(told)), 201)
+        # What routes here need besides the application's own.
+        module Helpers
+          def sign_in
+            Gimlet::Counter::SignIn.new(people: authentication.people, sessions: authentication.sessions, tills: authentication.tills, database: database)
           end
 
-          app.post("/api/session/end") do
+          # Names go to nobody that is not known here.
+          def session_view(person)
+            told = authentication.names_told(env).map { |one| one.to_h.slice(:name, :role) }
+            { person: person&.to_h&.slice(:name, :role), people: told, sign_in: authentication.people.any?, demo: authentication.demo?(env) }
+          end
+
+          # Read by no script, sent to no other site.
+          def cookie(name, value, seconds)
+            response.set_cookie(name, value: value, path: "/", httponly: true, same_site: :strict, max_age: seconds.to_s, secure: peer.scheme == "https")
+          end
+        end
+
+        def self.registered(app)
+          app.helpers Helpers
+          app.serve("session") { answer(session_view(person)) }
+
+          app.serve("signIn") do
+            name, secret = body_as("SignIn").values_at("name", "secret")
+            place = { address: peer.address, till: authentication.till_cookie(env), session: authentication.session_cookie(env) }
+            cookies = secret.to_s.empty? && authentication.demo?(env) ? sign_in.shown(name, **place) : sign_in.call(name, secret, **place)
+            cookie(Authentication::SESSION_COOKIE, cookies.session, Store::Sessions::LONGEST_S)
+            cookie(Authentication::TILL_COOKIE, cookies.till, TILL_S)
+            answer(session_view(authentication.sessions.person(cookies.session)), 201)
+          end
+
+          app.serve("signOut") do
             body_as("Nothing")
-            door.people.end_session(door.cookie(env))
-            session_cookie("", 0)
+            authentication.sessions.end(authentication.session_cookie(env))
+            cookie(Authentication::SESSION_COOKIE, "", 0)
             answer(session_view(nil))
           end
         end

@@ -8,9 +8,9 @@ module Gimlet
       # Pumps that no catalogue has.
       module Sightings
         def self.registered(app)
-          app.get("/api/sightings") { answer(sightings.all) }
+          app.serve("sightings") { answer(sightings.all) }
 
-          app.post("/api/sightings") do
+          app.serve("recordSighting") do
             id = body_as("NewSighting")["ticket_id"]
             tickets.known?(id) || missing("There is no such ticket.")
             told = Core::Ticket::Folded.of(tickets.entries(id)).readings

@@ -27,7 +27,7 @@ export function HandOver({ ticket, view, onSave }: Props) {
             <Button variant="outlined" href={`/orders/${order_id}`}>Order {order_id}</Button>
           </Box>
         )}
-        {view.ticket.amends !== null && <p>This amends order {view.ticket.amends}: saving makes another version of it.</p>}
+        {view.amending && <p>This amends order {view.amending.id}: saving makes another version of it.{view.amending.cancelled_at && <strong> It was cancelled: {view.amending.cancelled_because}.</strong>}</p>}
         {order_id === null && plan && view.ticket.state === "open" && <SaveOrder ticket={ticket} lacking={view.lacking} where="Hand over" onSave={onSave} />}
         {order_id === null && !plan && "There is nothing to save yet: say what the pump is and agree the work."}
       </Box>

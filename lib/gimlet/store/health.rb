@@ -8,7 +8,7 @@ require_relative "settings"
 module Gimlet
   module Store
     # Whether the database can be worked with: read, written, and copied not too long ago.
-    class Wellbeing
+    class Health
       LOOKED = "looked at"
       # Bytes; below this the next day's orders may not fit.
       LEAST_ROOM = 200 * 1024 * 1024
@@ -47,7 +47,7 @@ module Gimlet
       attr_reader :damage
 
       # @param error [Exception] that a request met
-      # @return [Array(String, String), nil] as Wellbeing.trouble
+      # @return [Array(String, String), nil] as Health.trouble
       def met(error)
         found = self.class.trouble(error)
         @damage = found.last if found&.first == "damaged"
@@ -61,7 +61,7 @@ module Gimlet
         can_write, write_fault = damage ? [false, damage] : attempt { written }
         room = room_bytes
         latest = Backup.latest(Backup.folder(@path))
-        problem = read_fault || write_fault || (room && room < LEAST_ROOM ? "Only #{room / 1_048_576} MB are left on the disk: make room." : nil)
+        problem = read_fault || write_fault || Backup.fault(Backup.folder(@path)) || (room && room < LEAST_ROOM ? "Only #{room / 1_048_576} MB are left on the disk: make room." : nil)
         Report.new(can_read: can_read, can_write: can_write, room_bytes: room, backup_age_s: latest && (Time.now - File.mtime(latest)).to_i,
                    problem: problem)
       end

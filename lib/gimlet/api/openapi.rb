@@ -9,7 +9,7 @@ require_relative "../core/input_error"
 module Gimlet
   module API
     # The OpenAPI document: what is served, and what requests are checked against.
-    module Contract
+    module OpenAPI
       DOCUMENT = YAML.load_file(File.expand_path("openapi.yml", __dir__)).freeze
       # An answer kept by a browser is no answer of the next version.
       DIGEST = Digest::SHA256.hexdigest(JSON.generate(DOCUMENT))[0, 12]

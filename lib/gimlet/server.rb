@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+require "ipaddr"
+require "securerandom"
+require_relative "api/app"
+require_relative "store/backup"
+require_relative "store/database"
+require_relative "store/health"
+require_relative "store/lock"
+require_relative "store/people"
+
+module Gimlet
+  # A database that is served: by one process, sound when it starts, copied every so often.
+  #
+  #   Server.new("/srv/gimlet/gimlet.sqlite3", host: "127.0.0.1").app # => for a web server
+  class Server
+    # Minutes between two copies; 0 makes none.
+    MINUTES = 60
+
+    # @param path [String] of the database
+    # @param host [String] where it listens
+    # @param demo [Boolean] whether it was started as the demo, where one key signs in on this machine
+    # @param out [IO] told what was found
+    def initialize(path, host: "127.0.0.1", demo: false, out: $stdout)
+      @lock = Store::Lock.new(path)
+      @path = File.realdirpath(path)
+      @host = host
+      @demo = demo
+      @out = out
+    end
+
+    # @return [API::App]
+    # @raise [Core::InputError] when it cannot be served
+    def app
+      @lock.take || reject("in_use", @lock.refusal)
+      @database = Store.connect(@path, lock: @lock, out: @out)
+      sound
+      people
+      tell
+      API::App.new(@database, demo: @demo && loopback?).tap do |app|
+        app.helpers.ready
+        copies if minutes.positive?
+      end
+    rescue Sequel::Error, SystemCallError => e
+      code, sentence = Store::Health.trouble(e) || ["unusable", "#{e.message.lines.first.strip}."]
+      reject(code, "#{@path}: #{sentence}")
+    end
+
+    private
+
+    def sound
+      fault = Store::Health.new(@database).integrity
+      fault == "ok" || reject("damaged", "#{@path} is damaged (#{fault}): restore a copy with bin/gimlet restore FILE (docs/running.md, a bad day).")
+      File.stat(@path).nlink == 1 || reject("two_names", "#{@path} has a second name on this disk (a hard link): remove one, so that it is served once only.")
+    end
+
+    def people
+      people = Store::People.new(@database)
+      people.seal
+      first_owner(people) unless people.any?
+      return unless @demo
+
+      @out.puts loopback? ? "The demo: one key signs in on this machine." : "The demo listens beyond this machine: nobody signs in with one key. " \
+                                                                             "bin/gimlet person NAME ROLE gives somebody a secret."
+    end
+
+    # In a file that only the owner of the service can read, and not in the service's log.
+    def first_owner(people)
+      secret = SecureRandom.alphanumeric(12)
+      file = "#{@path}.first-owner"
+      File.write(file, "Sign in as “owner” with #{secret}, give people names and secrets at the desk or with bin/gimlet person, then remove this file.\n",
+                 perm: 0o600)
+      people.put("owner", "owner", secret)
+      @out.puts "Nobody is on file yet: how to sign in as “owner” stands in #{file}."
+    end
+
+    def tell
+      counts = { series: "series", orders: "orders", tickets: "tickets" }.map { |table, name| "#{@database[table].count} #{name}" }
+      latest = Store::Backup.latest(folder)
+      @out.puts "Serving #{@path}: #{counts.join(', ')}; #{latest ? "last copy #{latest}" : 'no copy yet'}; " \
+                "#{minutes.positive? ? "a copy every #{minutes} minutes" : 'no copies by itself'}.",
+                *Store::Backup.fault(folder)
+    end
+
+    def folder = Store::Backup.folder(@path)
+    def minutes = Integer(ENV.fetch("GIMLET_BACKUP_MINUTES", MINUTES.to_s), exception: false) || MINUTES
+
+    def loopback?
+      IPAddr.new(@host).loopback?
+    rescue IPAddr::Error
+      @host == "localhost"
+    end
+
+    def copies
+      backup = Store::Backup.new(@database, folder)
+      Thread.new { loop { copy(backup) } }
+    end
+
+    def copy(backup)
+      sleep(minutes * 60)
+      backup.keep
+    rescue StandardError => e
+      warn "No copy was made: #{e.message}"
+    end
+
+    def reject(code, sentence) = Core::InputError.reject("database", code, sentence)
+  end
+end

@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+require "sequel"
+require_relative "../core/input_error"
+
+module Gimlet
+  module Store
+    # The tables of a database, and how they come about: numbered migrations, each whole or not at all together with its number.
+    module Schema
+      MIGRATIONS = File.expand_path("migrations", __dir__)
+      Sequel.extension :migration
+
+      module_function
+
+      # @return [Integer] of this version of Gimlet
+      def newest = @newest ||= Dir[File.join(MIGRATIONS, "*.rb")].map { |file| File.basename(file).to_i }.max
+
+      # @param database [Sequel::Database]
+      # @return [Integer, nil] its version; nil when it is none of Gimlet's
+      def version(database)
+        # Not `table_exists?`, to which a damaged file is one without tables.
+        database[:schema_info].get(:version) unless database[:sqlite_master].where(type: "table", name: "schema_info").empty?
+      end
+
+      # @return [Boolean] whether there is nothing to do
+      # @raise [Core::InputError] when it is of a later version of Gimlet, or of another program
+      def current?(database, path)
+        found = version(database) || Core::InputError.reject("database", "not_gimlet", "#{path} is not a database of Gimlet's: name another in GIMLET_DB.")
+        found <= newest || Core::InputError.reject("database", "too_new", "#{path} was written by a later version of Gimlet: use that one.")
+        found == newest
+      end
+
+      # @param target [Integer] version
+      def migrate(database, target: newest) = Sequel::Migrator.run(database, MIGRATIONS, target: target, use_transactions: true)
+
+      # @return [Boolean] whether it has the tables of its version, no more and no less: an earlier Gimlet could be cut short in between
+      def whole?(database) = shape(database) == shape_of(version(database))
+
+      # @return [Hash{Symbol=>Array<Symbol>}] columns by table
+      def shape(database) = database.tables.sort.to_h { |table| [table, database.schema(table).map(&:first).sort] }
+
+      def shape_of(version)
+        (@shapes ||= {})[version] ||= Sequel.connect("sqlite:/") do |model|
+          migrate(model, target: version)
+          shape(model)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+require "sequel"
+require_relative "../core/input_error"
+require_relative "backup"
+require_relative "replacement"
+require_relative "retention"
+require_relative "schema"
+
+module Gimlet
+  module Store
+    # A database of an earlier version becomes one of this: on a copy, which takes the place of the old file when it is proven. Cut short at any
+    # point, the old file is as it was, and the next start begins anew.
+    #
+    #   Upgrade.new("/srv/gimlet/gimlet.sqlite3").call # => 8, the version it came from
+    class Upgrade
+      # @param path [String] of a database that nobody else has open
+      # @param out [#puts] told what is done
+      def initialize(path, out: $stdout)
+        @path = path
+        @out = out
+        @folder = Backup.folder(path)
+        @replacement = Replacement.new(path)
+      end
+
+      # @return [Integer] the version it came from; the file is of this version now
+      # @raise [Core::InputError] the file is as it was
+      def call
+        from = whole
+        version = Backup.read_only(from) { |old| Schema.version(old) }
+        @replacement.prepare do |fresh|
+          Backup.copy(from, fresh)
+          migrated(fresh)
+          keep(from)
+        end
+        # What was half-done is left for whoever looks at it.
+        @replacement.finish(aside: from != @path)
+        @out.puts "#{@path} was brought from version #{version} to #{Schema.newest}; a copy of before is in #{@folder}."
+        version
+      end
+
+      private
+
+      # @return [String] the file to go on from: the database, or the copy that an earlier upgrade which was cut short had made of it
+      def whole
+        return @path if Backup.read_only(@path) { |old| Schema.whole?(old) }
+
+        rows = Backup.read_only(@path) { |old| Backup.growing(old) }
+        found = Dir[File.join(@folder, "gimlet-*#{Retention::BEFORE_UPGRADE}*.sqlite3")].sort.reverse.find { |copy| serves?(copy, rows) }
+        found || Core::InputError.reject("database", "half_upgraded", "An upgrade of #{@path} was cut short by an earlier version, and no copy of before " \
+                                                                      "has all of its rows: restore one with bin/gimlet restore FILE.")
+        @out.puts "An upgrade of #{@path} was cut short by an earlier version: going back to #{found}."
+        found
+      end
+
+      def serves?(copy, rows)
+        Backup.proven(copy)
+        Backup.read_only(copy) { |old| Schema.whole?(old) && rows.all? { |table, count| Backup.growing(old).fetch(table, 0) >= count } }
+      rescue Core::InputError
+        false
+      end
+
+      def migrated(fresh)
+        before = Backup.read_only(fresh) { |copy| Backup.growing(copy) }
+        Sequel.connect(adapter: "sqlite", database: fresh, foreign_keys: true) { |copy| Schema.migrate(copy) }
+        found = Backup.proven(fresh)
+        short = before.select { |table, count| found.fetch(table, 0) < count }
+        short.empty? || Core::InputError.reject("database", "incomplete", "The upgrade lost rows of #{short.keys.join(', ')}: nothing was changed.")
+      end
+
+      # The old file as it was, for whoever wants to go back.
+      def keep(from)
+        return unless from == @path
+
+        Backup.read_only(@path) { |old| Backup.new(old, @folder).keep(Retention::BEFORE_UPGRADE) }
+      end
+    end
+  end
+end

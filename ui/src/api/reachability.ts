@@ -1,0 +1,38 @@
+import { useSyncExternalStore } from "react";
+
+/** Without an answer for so long, the server is said to be gone. */
+const LATE_MS = 1500;
+/** What a proxy says when nobody is behind it. */
+const NOBODY_BEHIND = new Set([502, 504]);
+
+let answers = true;
+const listeners = new Set<() => void>();
+
+function note(now: boolean) {
+  if (answers === now) return;
+  answers = now;
+  listeners.forEach((listener) => listener());
+}
+
+/** As fetch, and notes whether the server answers. */
+export async function watchedFetch(request: Request): Promise<Response> {
+  const late = setTimeout(() => note(false), LATE_MS);
+  try {
+    const response = await fetch(request);
+    note(!NOBODY_BEHIND.has(response.status));
+    return response;
+  } catch (error) {
+    note(false);
+    throw error;
+  } finally {
+    clearTimeout(late);
+  }
+}
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** Whether the server answered the last time it was asked. */
+export const useReachable = (): boolean => useSyncExternalStore(subscribe, () => answers);
