@@ -22,8 +22,7 @@ module Gimlet
     # @param demo [Boolean] whether it was started as the demo, where one key signs in on this machine
     # @param out [IO] told what was found
     def initialize(path, host: "127.0.0.1", demo: false, out: $stdout)
-      @lock = Store::Lock.new(path)
-      @path = File.realdirpath(path)
+      @path = path
       @host = host
       @demo = demo
       @out = out
@@ -32,13 +31,16 @@ module Gimlet
     # @return [API::App]
     # @raise [Core::InputError] when it cannot be served
     def app
+      @lock = Store::Lock.new(@path)
       @lock.take || reject("in_use", @lock.refusal)
+      @path = File.realdirpath(@path)
       @database = Store.connect(@path, lock: @lock, out: @out)
       sound
       people
       tell
       API::App.new(@database, demo: @demo && loopback?).tap do |app|
         app.helpers.ready
+        at_exit { app.helpers.uploads.stop }
         copies if minutes.positive?
       end
     rescue Sequel::Error, SystemCallError => e

@@ -19,7 +19,7 @@ class AuthorizationTest < Minitest::Test
     %w[customers openTickets openTicket freshTicket ticket addEntry sightings recordSighting placeOrder cancelOrder] => %w[counter owner],
     %w[orders order earlierOrder card strip bench noteAtBench] => %w[counter bench owner],
     %w[prices] => %w[counter keeper owner],
-    %w[importSeries lookAtSeries putPrice lookAtPrices takePrices history historyTable] => %w[keeper owner],
+    %w[uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice history historyTable] => %w[keeper owner],
     %w[people putPerson leave newToken backup] => %w[owner]
   }.freeze
 

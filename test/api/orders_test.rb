@@ -60,8 +60,7 @@ class OrdersApiTest < Minitest::Test
     get "/api/catalogue/pellwick-tk4"
     changed = json
     changed["fasteners"][0]["tightenings"][0]["value"] = 200
-    send_json("POST", "/api/catalogue", changed)
-    assert_equal 201, last_response.status
+    import(changed)
     get "/api/orders/#{made['id']}"
     assert_equal made, json
     refute_equal made["catalogue_version"], order(ticket)["catalogue_version"]
@@ -219,8 +218,7 @@ class OrdersApiTest < Minitest::Test
     made = ticket
     document = JSON.parse(JSON.generate(get("/api/catalogue/pellwick-tk4") && json))
     document["fasteners"].find { |one| one["id"] == "head_bolts" }["tightenings"][0]["value"] = 240
-    send_json("POST", "/api/catalogue", document)
-    assert_equal 201, last_response.status
+    import(document)
     order(made)
     problem = assert_problem(409, "changed", field: "seen")
     assert_match(/head bolts M8: .*22 ± 1 N·m.* is .*27\.1 ± 1 N·m/, problem["detail"])
@@ -321,8 +319,9 @@ class OrdersApiTest < Minitest::Test
     get "/api/catalogue"
     before = json
     before.each { |one| assert_schema "SeriesSummary", one }
-    send_json("POST", "/api/catalogue", format: "gimlet-catalogue", version: 1)
-    assert_match(/format 1: Gimlet reads format 2/, assert_problem(422, "bad_catalogue")["detail"])
+    refused = upload("/api/catalogue", format: "gimlet-catalogue", version: 1)["problem"]
+    assert_equal "bad_catalogue", refused["code"]
+    assert_match(/format 1: Gimlet reads format 2/, refused["detail"])
     get "/api/catalogue"
     assert_equal before, json
   end

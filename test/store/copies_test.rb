@@ -11,6 +11,7 @@ class CopiesTest < Minitest::Test
   Copy = Struct.new(:name, :at, :why)
 
   def setup
+    SQLite3::ForkSafety.suppress_warnings!
     database
     @copies = File.join(@folder, "copies")
   end
@@ -57,7 +58,6 @@ class CopiesTest < Minitest::Test
     path = database.opts[:database]
     database.disconnect
     pid = fork do
-      SQLite3::ForkSafety.suppress_warnings!
       copy = Backup.new(Gimlet::Store.file(path), @copies)
       copy.define_singleton_method(:vacuum) { |fresh| File.write(fresh, "half") && Process.kill(:KILL, Process.pid) }
       copy.keep
@@ -87,7 +87,7 @@ class CopiesTest < Minitest::Test
   def test_two_processes_at_once_make_two_copies
     path = database.opts[:database]
     database.disconnect
-    pids = Array.new(3) { fork { [SQLite3::ForkSafety.suppress_warnings!, 3.times { Backup.new(Gimlet::Store.file(path), @copies).keep }] } }
+    pids = Array.new(3) { fork { 3.times { Backup.new(Gimlet::Store.file(path), @copies).keep } } }
     statuses = pids.map { |pid| Process.wait2(pid).last.exitstatus }
     assert_equal [0, 0, 0], statuses
     assert_equal Retention::NEWEST, manifest.copies.size

@@ -9,6 +9,7 @@ class UpgradeTest < Minitest::Test
   Backup = Store::Backup
 
   def setup
+    SQLite3::ForkSafety.suppress_warnings!
     @folder = Dir.mktmpdir("gimlet", SeededApp::FOLDER)
     @path = File.join(@folder, "shop.sqlite3")
   end
@@ -33,10 +34,7 @@ class UpgradeTest < Minitest::Test
 
   def connected = Store.connect(@path, out: StringIO.new).tap { |database| yield database if block_given? }.disconnect
 
-  def alone
-    SQLite3::ForkSafety.suppress_warnings!
-    $stdout.reopen(File::NULL)
-  end
+  def alone = $stdout.reopen(File::NULL)
 
   # In a process of its own, killed where the block says.
   # @yield [String] each statement; answers whether the power goes now

@@ -9,11 +9,49 @@ module Http
   include SeededApp
 
   def app = @app ||= Gimlet::API::App.new(database)
+
+  def teardown
+    @app&.helpers&.uploads&.stop
+    super
+  end
+
   def json = JSON.parse(last_response.body)
 
   def send_json(verb, path, body)
     custom_request(verb, path, {}, input: body.is_a?(String) ? body : JSON.generate(body), "CONTENT_TYPE" => "application/json")
     json
+  end
+
+  # Sends a file and waits until it was looked at or refused.
+  # @return [Hash] of the schema Upload
+  def upload(path, bytes)
+    bytes = JSON.generate(bytes) unless bytes.is_a?(String)
+    custom_request("POST", path, {}, input: bytes, "CONTENT_TYPE" => "application/octet-stream")
+    assert_equal 201, last_response.status, last_response.body
+    settled(json["id"])
+  end
+
+  # Takes what was looked at.
+  def take(upload, **options)
+    mark = (upload["prices"] || upload["series"])["mark"]
+    send_json("POST", "/api/uploads/#{upload['id']}/take", { mark: mark, **options })
+    settled(upload["id"])
+  end
+
+  def settled(id)
+    600.times do
+      get "/api/uploads/#{id}"
+      return json unless %w[waiting reading taking].include?(json["state"])
+
+      sleep 0.05
+    end
+    flunk "the upload does not end: #{last_response.body}"
+  end
+
+  # As a keeper brings a document in.
+  def import(document)
+    taken = take(upload("/api/catalogue", document))
+    assert_equal "taken", taken["state"], taken["problem"].inspect
   end
 
   def assert_schema(name, value = json)

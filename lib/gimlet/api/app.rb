@@ -5,11 +5,11 @@ require "sinatra/base"
 require_relative "../counter/add_entry"
 require_relative "../counter/cancel_order"
 require_relative "../counter/identify_pump"
-require_relative "../counter/import_catalogue"
 require_relative "../counter/note_at_bench"
 require_relative "../counter/place_order"
 require_relative "../counter/plan_rebuild"
 require_relative "../counter/references"
+require_relative "../counter/uploads"
 require_relative "../counter/work_on_ticket"
 require_relative "../present/old_records"
 require_relative "../store/bench"
@@ -38,6 +38,7 @@ require_relative "routes/prices"
 require_relative "routes/session"
 require_relative "routes/sightings"
 require_relative "routes/tickets"
+require_relative "routes/uploads"
 require_relative "safe_answers"
 require_relative "serving"
 
@@ -73,6 +74,7 @@ module Gimlet
       register Routes::History
       register Routes::People
       register Routes::Prices
+      register Routes::Uploads
       all_served!
 
       # @param database [Sequel::Database]
@@ -90,7 +92,10 @@ module Gimlet
         @authentication = Authentication.new(database, demo: demo)
         @authorization = Authorization.new(@authentication)
         @health = Store::Health.new(database)
+        @uploads = Counter::Uploads.new(database.opts[:database])
       end
+
+      attr_reader :uploads
 
       # Reads the catalogue before the first request asks for it, and lists what an earlier version did not.
       def ready
@@ -107,9 +112,9 @@ module Gimlet
       attr_reader :database, :health, :stock, :customers, :tickets, :orders, :bench, :sightings, :authentication, :person
 
       def peer = Peer.new(env)
+      def operation = env.fetch(Router::CALL).operation
 
       def catalogue = @references.catalogue
-      def import_catalogue = Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(@database))
 
       # One catalogue for each request: the same from its first look to its last.
       def reference = @reference ||= @references.current

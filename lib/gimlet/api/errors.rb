@@ -11,7 +11,8 @@ module Gimlet
     # Every mistake becomes a problem document (RFC 9457) here and nowhere else.
     module Errors
       # By code, where it is not 422.
-      STATUS = { "not_json" => 400, "copies_unwritable" => 503, "key_lost" => 503 }.freeze
+      STATUS = { "not_json" => 400, "copies_unwritable" => 503, "key_lost" => 503,
+                 "too_large" => 413, "too_many_uploads" => 429 }.freeze
 
       # Small things that every route may answer with.
       module Helpers

@@ -11,6 +11,8 @@ module Gimlet
     #   Operations.at("/api/orders/7")["GET"] # => a Call of the operation "order" with the values [7]
     module Operations
       JSON_MEDIA = "application/json"
+      # Read by whoever takes the file, and limited there.
+      FILE_MEDIA = "application/octet-stream"
       VERBS = %w[get post].freeze
       # Bytes of a body where the document does not say (`x-max-bytes` of the request body).
       USUAL_BYTES = 65_536

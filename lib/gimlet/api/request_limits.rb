@@ -65,10 +65,12 @@ module Gimlet
       def body(env, operation)
         origin(env)
         media(env, operation.media)
+        return env[BODY] = env["rack.input"] || StringIO.new if operation.media == Operations::FILE_MEDIA
+
         raw = env["rack.input"]&.read(operation.max_bytes + 1) || +""
         refuse(413, "too_large", "The request is larger than the #{operation.max_bytes} bytes that are taken here.", field: "body") if
           raw.bytesize > operation.max_bytes
-        env[BODY] = operation.media == Operations::JSON_MEDIA ? parsed(raw.force_encoding(Encoding::UTF_8)) : raw
+        env[BODY] = parsed(raw.force_encoding(Encoding::UTF_8))
       end
 
       def media(env, wanted)

@@ -40,14 +40,19 @@ module Gimlet
       # @return [Integer] prices taken
       # @raise [Core::InputError] nothing was changed
       def call(list, mark:, skip: false, who: Store::History.at_the_keyboard)
-        mark == mark(list) || reject("changed", "Prices or catalogue have changed since this list was looked at, or it is another list: look again.")
+        on = @stock.revision
+        mark == mark(list) || changed
         list.refused.empty? || skip ||
           reject("refused_lines", "Nothing was changed: mend the #{list.refused.size} lines that cannot be read, or leave them out.")
-        @stock.put(list.rows, who: who)
+        @stock.put(list.rows, who: who, on: on) || changed
         list.rows.size
       end
 
       private
+
+      def changed
+        reject("changed", "Prices or catalogue have changed since this list was looked at, or it is another list: look again.")
+      end
 
       def change(was, row)
         now = Core::KitPlan::Stock.new(**row.slice(:price_cents, :on_hand, :pack))

@@ -25,16 +25,25 @@ module Gimlet
       module_function
 
       # @param path [String]
+      # @param progress [#call, nil] told how many lines are read
       # @return [Result]
       # @raise [Core::InputError] when it is no list at all
-      def read(path)
-        table = SheetFile.read(path)
-        columns = columns(table.first || [])
-        lines = table.drop(1).each_with_index.reject { |cells, _| cells.all? { |cell| cell.to_s.strip.empty? } }
-        taken, refused = lines.map { |cells, at| line(cells, columns, at + 2) }.partition { |one| one.is_a?(Hash) }
-        twice = taken.group_by { |row| row[:number] }.select { |_, same| same.size > 1 }.keys
-        Result.new(rows: taken.reject { |row| twice.include?(row[:number]) },
-                   refused: refused + twice.map { |number| "#{number} stands in more than one line: which one counts?" })
+      def read(path, progress: nil)
+        lines, columns = [], nil
+        SheetFile.each_line(path) do |cells, number|
+          next columns = columns(cells) unless columns
+
+          lines << line(cells, columns, number)
+          progress&.call(lines.size)
+        end
+        columns || columns([])
+        result(*lines.partition { |read| read.is_a?(Hash) })
+      end
+
+      def result(taken, refused)
+        times = taken.map { |row| row[:number] }.tally
+        Result.new(rows: taken.select { |row| times[row[:number]] == 1 },
+                   refused: refused + times.select { |_, count| count > 1 }.map { |number, _| "#{number} stands in more than one line: which one counts?" })
       end
 
       # @return [Hash{String=>Integer}] heading => place
@@ -60,19 +69,21 @@ module Gimlet
       def line(cells, columns, at)
         number = columns["number"].then { |place| cells[place].to_s.strip }
         raise Refused, "it has no number" if number.empty?
+        raise Refused, "its number has a character that is no text" if number.match?(/[[:cntrl:]]/) || !number.valid_encoding?
         raise Refused, "its number is longer than #{LONGEST_NUMBER} characters" if number.size > LONGEST_NUMBER
 
         told = ->(name, silent) { figure(name, columns[name] && cells[columns[name]], silent) }
         { number: number, price_cents: (told.call("price", nil) * 100).round, on_hand: whole("on_hand", told.call("on_hand", 0)),
           pack: whole("pack", told.call("pack", 1)).tap { |pack| raise Refused, "a pack holds at least 1" if pack < 1 } }
       rescue Refused => e
-        [*at && "line #{at}", *("(#{number[0, LONGEST_NUMBER]})" unless number.to_s.empty?)].join(" ").then { |place| "#{place}: #{e.message}." }
+        shown = number.to_s[0, LONGEST_NUMBER].scrub("?").gsub(/[[:cntrl:]]/, "?")
+        [*at && "line #{at}", *("(#{shown})" unless shown.empty?)].join(" ").then { |place| "#{place}: #{e.message}." }
       end
 
       def figure(name, cell, silent)
         return silent || raise(Refused, "it has no #{name}") if cell.to_s.strip.empty?
 
-        value = PriceFigure.read(cell) or raise Refused, "its #{name} “#{cell.to_s[0, 30]}” is no figure that can be read in one way only"
+        value = PriceFigure.read(cell) or raise Refused, "its #{name} “#{cell.to_s[0, 30].gsub(/[[:cntrl:]]/, '?')}” is no figure that can be read in one way only"
         raise Refused, "its #{name} #{cell} is below zero" if value.negative?
         raise Refused, "its price is nothing: leave the line out where there is none" if name == "price" && value.zero?
         raise Refused, "its #{name} #{cell} is beyond any here (at most #{MOST[name]})" if value > MOST[name]

@@ -1,51 +1,85 @@
 # frozen_string_literal: true
 
 require "csv"
-require "roo"
-require "zip"
+require "xsv"
 require_relative "../core/input_error"
 
 module Gimlet
   module Exchange
-    # A table in a file, whatever a spreadsheet saved it as.
+    # A table in a file, whatever a spreadsheet saved it as, line by line.
+    #
+    #   SheetFile.each_line("list.xlsx") { |cells, number| ... } # blank lines are left out
     module SheetFile
       SEPARATORS = [",", ";", "\t"].freeze
       MARKS = { "\xEF\xBB\xBF".b => "UTF-8", "\xFF\xFE".b => "UTF-16LE", "\xFE\xFF".b => "UTF-16BE" }.freeze
       # Bytes; no shop's list is longer.
       LARGEST = 50 * 1024 * 1024
       # Bytes of a spreadsheet, which is packed.
-      UNPACKED = 400 * 1024 * 1024
+      UNPACKED = 200 * 1024 * 1024
+      # About what a row of a price list takes in a sheet.
+      BYTES_OF_A_ROW = 180
+      MOST_LINES = 100_000
+      # Cells further right are nobody's price list.
+      MOST_COLUMNS = 50
+      # Rows of a sheet that are looked at: what ECMA-376 spreadsheets have at most.
+      LOWEST_ROW = 1_048_576
 
       module_function
 
       # @param path [String]
-      # @return [Array<Array>] lines of cells
+      # @yield [Array, Integer] cells and the number of the line in the file, from 1
       # @raise [Core::InputError]
-      def read(path)
+      def each_line(path, &)
         File.file?(path) || reject("There is no file #{path}.")
         File.size(path) <= LARGEST || reject("The file is larger than #{LARGEST / 1_048_576} MB: it is no price list.")
-        spreadsheet?(path) ? xlsx(path) : csv(path)
+        limited(spreadsheet?(path) ? :xlsx : :csv, path, &)
+      end
+
+      # @return [Integer] lines, as far as can be told without reading them
+      def lines_expected(path)
+        return File.foreach(path).count unless spreadsheet?(path)
+
+        Zip::File.open(path) { |archive| archive.glob("xl/worksheets/sheet*.xml").sum(&:size) } / BYTES_OF_A_ROW
+      rescue StandardError
+        0
+      end
+
+      def limited(kind, path)
+        lines = 0
+        send(kind, path) do |cells, number|
+          cells = cells.first(MOST_COLUMNS)
+          next if cells.all? { |cell| cell.to_s.strip.empty? }
+
+          (lines += 1) <= MOST_LINES || reject("The list has more than #{MOST_LINES} lines: split it.")
+          yield(cells, number)
+        end
       end
 
       # An XLSX file is a zip archive, whatever its name.
       def spreadsheet?(path) = File.binread(path, 4) == "PK\x03\x04".b
 
+      # The first sheet that is shown and has anything on it.
       def xlsx(path)
         Zip::File.open(path) { |archive| archive.sum(&:size) } <= UNPACKED || reject("The spreadsheet unpacks to more than a price list holds.")
-        sheet = Roo::Excelx.new(path, file_warning: :ignore).sheet(0)
-        return [] unless sheet.last_row
-
-        (sheet.first_row..sheet.last_row).map { |row| (1..sheet.last_column).map { |column| sheet.cell(row, column) } }
+        book = Xsv.open(path)
+        sheet = book.sheets.find { |one| !one.hidden? && one.each_row.any? { |cells| cells.any? } } or return
+        sheet.each_row.with_index(1) do |cells, number|
+          number <= LOWEST_ROW || reject("The spreadsheet has a cell below row #{LOWEST_ROW}: no program writes that.")
+          yield(cells, number)
+        end
       rescue Core::InputError
         raise
       rescue StandardError => e
-        reject("The file cannot be read as a spreadsheet: #{e.message.lines.first.to_s.strip}.")
+        reject("The file cannot be read as a spreadsheet: #{e.message.lines.first.to_s.strip[0, 200]}.")
+      ensure
+        book&.close
       end
 
       def csv(path)
         text = decoded(File.binread(path))
         head = text.lines.first.to_s
-        CSV.parse(text, col_sep: SEPARATORS.max_by { |one| head.count(one) }, liberal_parsing: true)
+        table = CSV.new(text, col_sep: SEPARATORS.max_by { |separator| head.count(separator) }, liberal_parsing: true)
+        table.each { |cells| yield(cells, table.lineno) }
       rescue CSV::MalformedCSVError => e
         reject("The file is not valid CSV: #{e.message}.")
       end

@@ -9,6 +9,8 @@ module Gimlet
     # The vocabulary that ships with Gimlet, and those that a shop adds, as YAML.
     module VocabularyFiles
       FOLDER = File.expand_path("../../../data/vocabulary", __dir__)
+      # Bytes.
+      LARGEST = 1024 * 1024
       KEYS = %w[traits work complaints words].freeze
 
       module_function
@@ -27,6 +29,7 @@ module Gimlet
       # @return [Hash] rows, as Vocabulary#extended takes them; they were tried on the shipped ones
       # @raise [Core::InputError]
       def parse(text)
+        text.bytesize <= LARGEST || Core::InputError.reject("vocabulary", "bad_vocabulary", "A vocabulary file has at most #{LARGEST / 1024} kB.")
         rows = YAML.safe_load(text)
         unless rows.is_a?(Hash) && (rows.keys - KEYS).empty?
           Core::InputError.reject("vocabulary", "bad_vocabulary", "A vocabulary file has any of the keys #{KEYS.join(', ')}, and no other.")
@@ -35,7 +38,7 @@ module Gimlet
         rows
       rescue Psych::Exception => e
         Core::InputError.reject("vocabulary", "bad_vocabulary", "The vocabulary is not valid YAML: #{e.message}.")
-      rescue NoMethodError, TypeError, ArgumentError
+      rescue NoMethodError, TypeError, ArgumentError, SystemStackError
         Core::InputError.reject("vocabulary", "bad_vocabulary",
                                 "The rows of the vocabulary do not have the shape that docs/vocabulary.md shows.")
       end

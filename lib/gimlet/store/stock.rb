@@ -37,25 +37,45 @@ module Gimlet
 
       # @param rows [Array<Hash>] number, price_cents, on_hand, pack; numbers already there are overwritten
       # @param who [String]
-      def put(rows, who: History.at_the_keyboard)
-        @database.transaction(mode: :immediate) do
-          note(rows, who)
-          rows.each { |row| @database[:stock].insert_conflict(:replace).insert(row) }
-          @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
+      # What takes long is done before the database is held: others wait for the last moment only.
+      # @param on [String, nil] revision that the rows were held against, where they were
+      # @return [Boolean] whether they are in; not when prices were changed since that revision
+      def put(rows, who: History.at_the_keyboard, on: :any)
+        changes = changes(rows)
+        @database.synchronize do
+          stage(rows)
+          @database.transaction(mode: :immediate) do
+            next false unless [:any, revision].include?(on)
+
+            @database[:stock].insert_conflict(:replace).insert(@database[STAGED])
+            changes.each { |some| History.new(@database).note("prices", some, who: who) }
+            @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
+            true
+          end
         end
       end
 
       private
 
-      # Number => [what it was, what it is], of those that change.
-      def note(rows, who)
+      # Of this connection alone, so that filling it holds up nobody.
+      STAGED = Sequel[:temp][:staged]
+      COLUMNS = %i[number price_cents on_hand pack].freeze
+      SLICE = 200
+      # Changes of one entry of the history.
+      NOTED = 1000
+      private_constant :STAGED, :COLUMNS, :SLICE, :NOTED
+
+      def stage(rows)
+        @database.run("CREATE TEMP TABLE IF NOT EXISTS staged (number TEXT, price_cents INTEGER, on_hand INTEGER, pack INTEGER)")
+        @database[STAGED].delete
+        rows.each_slice(SLICE) { |some| @database[STAGED].import(COLUMNS, some.map { |row| row.values_at(*COLUMNS) }) }
+      end
+
+      # @return [Array<Hash>] number => [what it was, what it is], of those that change; many are several entries of the history
+      def changes(rows)
         before = @database[:stock].as_hash(:number)
-        changes = rows.reject { |row| before[row[:number]] == row }.to_h do |row|
-          [row[:number], [before[row[:number]], row].map do |one|
-            one&.except(:number)
-          end]
-        end
-        History.new(@database).note("prices", changes, who: who) if changes.any?
+        changed = rows.reject { |row| before[row[:number]] == row }
+        changed.map { |row| [row[:number], [before[row[:number]]&.except(:number), row.except(:number)]] }.each_slice(NOTED).map(&:to_h)
       end
 
       def read

@@ -25,3 +25,4 @@ export type StackLayer = Schemas["StackLayer"];
 export type TicketView = Schemas["TicketView"];
 export type Tightening = Schemas["Tightening"];
 export type TrayLine = Schemas["TrayLine"];
+export type Upload = Schemas["Upload"];
