@@ -1,12 +1,12 @@
 # frozen_string_literal: true
 
-# Twenty connections at once, each with plates of its own: what a ticket's step takes beside a request that computes nothing.
+# Ten connections at once, each with plates of its own: what a ticket's step takes beside a request that computes nothing.
 #
 #   ruby bench/load.rb [rounds]
 require "bundler/setup"
 require_relative "support/served_demo"
 
-CONNECTIONS = 20
+CONNECTIONS = 10
 EACH = 12
 PLATES = %w[TK4L20 TK4R20 DK420 HBL20 PG50L MGL40 SC325L GT2-25 NDL18 UX3800 VA-20 LT14 RP-20 OB214].freeze
 ALSO = %w[brass green packings valves].freeze

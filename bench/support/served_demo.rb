@@ -44,6 +44,8 @@ class ServedDemo
   def post(http, path, body) = send_raw(http, path, JSON.generate(body))
   def send_raw(http, path, body) = http.post(path, body, headers)
 
+  def send_file(http, path, bytes) = http.post(path, bytes, headers.merge("Content-Type" => "application/octet-stream"))
+
   private
 
   def headers = { "Content-Type" => "application/json", "Authorization" => "Bearer #{@token}" }

@@ -53,7 +53,8 @@ module Gimlet
     def sound
       fault = Store::Health.new(@database).integrity
       fault == "ok" || reject("damaged", "#{@path} is damaged (#{fault}): restore a copy with bin/gimlet restore FILE (docs/running.md, a bad day).")
-      File.stat(@path).nlink == 1 || reject("two_names", "#{@path} has a second name on this disk (a hard link): remove one, so that it is served once only.")
+      File.stat(@path).nlink == 1 || reject("two_names",
+                                            "#{@path} has a second name on this disk (a hard link): remove one, so that it is served once only.")
     end
 
     def people
@@ -63,15 +64,15 @@ module Gimlet
       return unless @demo
 
       @out.puts loopback? ? "The demo: one key signs in on this machine." : "The demo listens beyond this machine: nobody signs in with one key. " \
-                                                                             "bin/gimlet person NAME ROLE gives somebody a secret."
+        "bin/gimlet person NAME ROLE gives somebody a secret."
     end
 
     # In a file that only the owner of the service can read, and not in the service's log.
     def first_owner(people)
       secret = SecureRandom.alphanumeric(12)
       file = "#{@path}.first-owner"
-      File.write(file, "Sign in as “owner” with #{secret}, give people names and secrets at the desk or with bin/gimlet person, then remove this file.\n",
-                 perm: 0o600)
+      File.write(file, "Sign in as “owner” with #{secret}, give people names and secrets (at the desk, or with bin/gimlet person), then remove " \
+                       "this file.\n", perm: 0o600)
       people.put("owner", "owner", secret)
       @out.puts "Nobody is on file yet: how to sign in as “owner” stands in #{file}."
     end

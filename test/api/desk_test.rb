@@ -20,7 +20,7 @@ class DeskTest < Minitest::Test
     assert_equal ["line 4 (PW-4110): its price “cheap” is no figure that can be read in one way only."], look["refused"]
     assert_equal 6718, price_of("PW-K220"), "a look changes nothing"
     refused = take(sent)
-    assert_equal ["looked", "refused_lines", "list"], [refused["state"], *refused["problem"].values_at("code", "field")]
+    assert_equal %w[looked refused_lines list], [refused["state"], *refused["problem"].values_at("code", "field")]
     assert_equal 6718, price_of("PW-K220")
     assert_equal({ "taken" => 2 }, take(sent, skip: true)["taken"])
     assert_equal 7025, price_of("PW-K220")
@@ -94,7 +94,8 @@ class DeskTest < Minitest::Test
     assert_equal "changed", settled(sent["id"])["problem"]["code"]
     assert_equal "pellwick-tk4", take(sent)["taken"]["id"]
     assert_equal 0, upload("/api/catalogue", document)["series"]["changed"]
-    { "{}" => "bad_catalogue", "{" => "not_json", "\xFF".b => "bad_text", '{"a":1,"a":2}' => "not_json", "[" * 100 => "not_json" }.each do |bytes, code|
+    { "{}" => "bad_catalogue", "{" => "not_json", "\xFF".b => "bad_text", '{"a":1,"a":2}' => "not_json",
+      "[" * 100 => "not_json" }.each do |bytes, code|
       assert_equal code, upload("/api/catalogue", bytes)["problem"]["code"]
     end
   end

@@ -157,7 +157,7 @@ class OrdersApiTest < Minitest::Test
     order(reopened)
     assert_problem(409, "order_changed")
     get "/api/tickets/#{made['id']}"
-    assert_equal ["cancelled"], (json["lacking"].map { |one| one["id"] })
+    assert_equal(["cancelled"], json["lacking"].map { |one| one["id"] })
     order(json, revision: 2)
     assert_problem(422, "reason_needed")
     assert_includes last_response.body, "saving puts it in force again"

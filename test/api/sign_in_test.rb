@@ -85,6 +85,10 @@ class SignInTest < Minitest::Test
     sign_in("owner", "wrong again")
     assert_in_delta 120, database[:sign_in_attempts].where(counted: "name the owner").get(:locked_until) - Time.now, 5
     assert_equal 6, database[:history].where(what: "sign-in refused").count, "locked guesses fill no history"
+    from("10.0.0.8", "POST", "/api/session", { name: "THE Owner", secret: "secret owner" })
+    assert_problem(422, "locked")
+    from("10.0.0.8", "POST", "/api/session", { name: " the BENCH ", secret: "secret bench" })
+    assert_equal "the bench", json["person"]["name"], "a name is typed as it comes"
   end
 
   # Twenty at once were twenty guesses before the lock.
@@ -124,7 +128,9 @@ class SignInTest < Minitest::Test
     from(AFAR, "POST", "/api/session", { name: "the owner", secret: "secret owner" }, "HTTP_COOKIE" => "gimlet_till=#{till}")
     assert_equal 201, last_response.status, "the owner's own till"
     clear_cookies
-    codes = Array.new(7) { from("10.0.0.3", "POST", "/api/session", { name: "the owner", secret: "x" }, "HTTP_COOKIE" => "gimlet_till=#{till}")["code"] }
+    codes = Array.new(7) do
+      from("10.0.0.3", "POST", "/api/session", { name: "the owner", secret: "x" }, "HTTP_COOKIE" => "gimlet_till=#{till}")["code"]
+    end
     assert_equal({ "wrong_secret" => 5, "locked" => 2 }, codes.tally, "a stolen till has its own count")
   end
 
@@ -181,8 +187,8 @@ class SignInTest < Minitest::Test
     sign_in("counter")
     assert_problem(422, "wrong_secret")
     { %w[x chief 1234] => "unknown_role", %w[x counter 123] => "too_short", [" ", "counter", "1234"] => "missing", %w[x owner 0000] => "too_easy",
-      %w[x keeper 4321] => "too_easy", ["x", "owner", "      "] => "too_easy", %w[Oddny owner oddny] => "too_easy", ["x", "counter", "ü" * 40] => "too_long",
-      ["script", "counter", "8264"] => "name_taken" }.each do |wrong, code|
+      %w[x keeper 4321] => "too_easy", ["x", "owner", "      "] => "too_easy", %w[Oddny owner oddny] => "too_easy",
+      ["x", "counter", "ü" * 40] => "too_long", %w[script counter 8264] => "name_taken" }.each do |wrong, code|
       Gimlet::Store::Tokens.new(database).issue("script", "counter")
       assert_equal code, assert_raises(Gimlet::Core::InputError) { people.put(*wrong) }.code, wrong.inspect
     end
@@ -213,7 +219,9 @@ class SignInTest < Minitest::Test
     assert_equal "600", File.stat(key).mode.to_s(8)[-3..]
     rows = database[:people].order(:id).all
     database[:people].where(id: rows[0][:id]).update(secret: rows[1][:secret])
-    assert_equal "key_lost", assert_raises(Gimlet::Core::InputError) { people.verified(rows[0][:name], "secret bench") }.code, "a hash counts for its own name only"
+    assert_equal "key_lost", assert_raises(Gimlet::Core::InputError) {
+      people.verified(rows[0][:name], "secret bench")
+    }.code, "a hash counts for its own name only"
     File.binwrite(key, "k" * 32)
     sign_in("keeper")
     assert_problem(503, "key_lost")
@@ -229,7 +237,8 @@ class SignInTest < Minitest::Test
     @app = Gimlet::API::App.new(database, demo: true)
     from(AFAR, "POST", "/api/identify", { text: "8 bolts" })
     assert_problem(401, "sign_in")
-    [[AFAR, {}], ["127.0.0.1", { "HTTP_X_REAL_IP" => "10.0.0.9" }], ["127.0.0.1", { "HTTP_VIA" => "1.1 proxy" }], ["junk", {}]].each do |address, headers|
+    [[AFAR, {}], ["127.0.0.1", { "HTTP_X_REAL_IP" => "10.0.0.9" }], ["127.0.0.1", { "HTTP_VIA" => "1.1 proxy" }],
+     ["junk", {}]].each do |address, headers|
       from(address, "POST", "/api/session", { name: "the owner" }, **headers)
       assert_problem(422, "wrong_secret")
     end

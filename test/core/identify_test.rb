@@ -223,11 +223,16 @@ class IdentifyTest < Minitest::Test
     assert_equal %w[TK4L20 T4L20], variant("TK4L20 from 31000").spellings
   end
 
+  def differences(pumps, scope)
+    parts = Gimlet::Core::Plan::PartDifferences
+    parts.call(pumps.to_h { |pump| [pump, parts.parts(pump, scope, snapshot)] })
+  end
+
   def test_parts_that_the_likely_orders_do_not_share
     pair = [variant("TK4L20 from 31000"), variant("TK4L20 before 31000")]
-    own = Gimlet::Core::Plan::PartDifferences.call(pair, SCOPE, snapshot).map { |one| one.parts.map(&:number).sort }
+    own = differences(pair, SCOPE).map { |one| one.parts.map(&:number).sort }
     assert_equal [%w[PW-4132 PW-4133], %w[PW-4122 PW-4123]], own
-    assert_equal [[], []], Gimlet::Core::Plan::PartDifferences.call(pair, ["packings"], snapshot).map(&:parts)
+    assert_equal [[], []], differences(pair, ["packings"]).map(&:parts)
   end
 
   def test_the_picture_marks_where_to_look

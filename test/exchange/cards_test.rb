@@ -11,7 +11,10 @@ class CardsTest < Minitest::Test
   MOST = 8
 
   def reference = @reference ||= Gimlet::Counter::References.new(database).current
-  def work = @work ||= Gimlet::Counter::WorkOnTicket.new(reference, Gimlet::Store::Stock.new(database).all, Gimlet::Store::Customers.new(database), Gimlet::Store::Orders.new(database))
+
+  def work
+    @work ||= Gimlet::Counter::WorkOnTicket.new(reference, Gimlet::Store::Stock.new(database).all, Gimlet::Store::Customers.new(database), Gimlet::Store::Orders.new(database))
+  end
 
   def record(pump)
     plate = { "items" => [{ "readings" => [{ "trait" => "plate", "value" => pump.designation }] }], "unheard" => [] }

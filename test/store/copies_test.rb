@@ -46,7 +46,9 @@ class CopiesTest < Minitest::Test
   # The owner's own files, copies of an earlier version and whatever looks like one: none of them is ours to remove.
   def test_only_what_we_made_is_ever_removed
     FileUtils.mkdir_p(@copies)
-    strange = %w[gimlet-20200101-000000-000.sqlite3 notes.txt gimlet-mine.sqlite3 gimlet-x.sqlite3.writing copies.json.old].map { |name| File.join(@copies, name) }
+    strange = %w[gimlet-20200101-000000-000.sqlite3 notes.txt gimlet-mine.sqlite3 gimlet-x.sqlite3.writing copies.json.old].map do |name|
+      File.join(@copies, name)
+    end
     strange.each { |file| File.write(file, "owner's own") }
     40.times { backup.keep }
     assert(strange.all? { |file| File.read(file) == "owner's own" })

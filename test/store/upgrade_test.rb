@@ -16,8 +16,8 @@ class UpgradeTest < Minitest::Test
 
   def teardown = FileUtils.rm_rf(@folder)
 
-  STATE = { channel: "phone", customer_id: 1, readings: [{ reading: { trait: "head_bolts", value: 8 }, struck: true }], scope: ["packings"], scope_agreed: true,
-            pumps: 2, model: "TK4L20", serial: nil, policy: "cheapest", units: "N·m", findings: ["seal"] }.freeze
+  STATE = { channel: "phone", customer_id: 1, readings: [{ reading: { trait: "head_bolts", value: 8 }, struck: true }], scope: ["packings"],
+            scope_agreed: true, pumps: 2, model: "TK4L20", serial: nil, policy: "cheapest", units: "N·m", findings: ["seal"] }.freeze
 
   # A shop as the first version with tickets left it, with something in every table.
   def old_shop(version = 2, path = @path)
@@ -149,7 +149,13 @@ class UpgradeTest < Minitest::Test
       File.binread(@path)
     end
     { "later" => [:too_new, -> { connected { |database| database[:schema_info].update(version: 99) } }],
-      "another program's" => [:not_gimlet, -> { Sequel.connect(adapter: "sqlite", database: @path) { |one| one.create_table(:things) { primary_key :id } } }],
+      "another program's" => [:not_gimlet, lambda {
+        Sequel.connect(adapter: "sqlite", database: @path) do |one|
+          one.create_table(:things) do
+            primary_key :id
+          end
+        end
+      }],
       "header" => [:damaged, -> { File.binwrite(@path, whole.call.tap { |bytes| bytes[0, 16] = "X" * 16 }) }],
       "cut" => [:damaged, -> { File.binwrite(@path, whole.call.then { |bytes| bytes[0, bytes.bytesize * 2 / 3] }) }],
       "schema page" => [:damaged, -> { File.binwrite(@path, whole.call.tap { |bytes| bytes[100, 400] = "\xA5".b * 400 }) }],
@@ -192,7 +198,8 @@ class UpgradeTest < Minitest::Test
     secret = File.read(told)[/with (\w{12})/, 1]
     refute_includes log.string, secret
     assert_equal "600", File.stat(told).mode.to_s(8)[-3..]
-    answer = Rack::MockRequest.new(app).post("/api/session", input: JSON.generate(name: "owner", secret: secret), "CONTENT_TYPE" => "application/json")
+    answer = Rack::MockRequest.new(app).post("/api/session", input: JSON.generate(name: "owner", secret: secret),
+                                                             "CONTENT_TYPE" => "application/json")
     assert_equal 201, answer.status
   ensure
     ENV.delete("GIMLET_BACKUP_MINUTES")

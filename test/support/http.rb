@@ -11,7 +11,7 @@ module Http
   def app = @app ||= Gimlet::API::App.new(database)
 
   def teardown
-    @app&.helpers&.uploads&.stop
+    @app.helpers.uploads.stop if @app
     super
   end
 

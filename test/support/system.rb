@@ -28,13 +28,14 @@ class SystemTest < Minitest::Test
   AXE = File.expand_path("../../ui/node_modules/axe-core/axe.min.js", __dir__)
 
   def setup
-    STAGE.app = Gimlet::API::App.new(database)
+    STAGE.app = @app = Gimlet::API::App.new(database, demo: true)
     page.current_window.resize_to(1280, 943)
   end
 
   def teardown
     assert_no_faults_in_the_console
     Capybara.reset_sessions!
+    @app.helpers.uploads.stop
     super
   end
 

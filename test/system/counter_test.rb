@@ -320,7 +320,7 @@ class CounterTest < SystemTest
     visit "/"
     assert_text "Type what the caller sees"
     names = page.evaluate_script("performance.getEntriesByType('resource').map((one) => one.name)").grep(/\.js\z/)
-    bytes = names.sum { |name| Zlib.gzip(File.read(File.join(Gimlet::API::App::UI, URI(name).path))).bytesize }
+    bytes = names.sum { |name| Zlib.gzip(File.read(File.join(Gimlet::API::BrowserFiles::FOLDER, URI(name).path))).bytesize }
     assert_includes 1..250_000, bytes
   end
 end

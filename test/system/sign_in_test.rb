@@ -28,7 +28,7 @@ class SignInTest < SystemTest
 
   def test_a_shop_asks_for_the_pin
     staff
-    Gimlet::Store::Settings.new(database)[Gimlet::Demo::MARK] = nil
+    STAGE.app = @app = Gimlet::API::App.new(database)
     visit "/"
     click_button "2 · Tomos"
     fill_in "PIN or password of Tomos", with: "guess"
@@ -40,5 +40,25 @@ class SignInTest < SystemTest
     database[:sessions].delete
     visit "/orders"
     assert_text "who is it?"
+  end
+
+  # Through a proxy nobody is told who works here, until somebody has signed in at this till.
+  def test_elsewhere_the_name_is_typed
+    staff
+    @app = Gimlet::API::App.new(database)
+    STAGE.app = ->(env) { @app.call(env.merge("HTTP_VIA" => "1.1 proxy")) }
+    visit "/orders"
+    assert_text "who is it?"
+    assert_no_text "Tomos"
+    assert_accessible
+    keys "Tomos", :tab, "wrong", :enter
+    assert_text "That is not the PIN or password of this name."
+    keys "Tomos 4821", :enter
+    assert_button "Tomos: lock the till"
+    keys :f9
+    assert_button "2 · Tomos"
+    click_button "Somebody else"
+    keys "Ines", :tab, "Ines 4821", :enter
+    assert_button "Ines: lock the till"
   end
 end

@@ -25,7 +25,8 @@ module Gimlet
         person || refuse(401, "sign_in", "Sign in first.")
         return person if person.role == "owner" || operation.roles.include?(person.role)
 
-        refuse(403, "not_your_role", "This is for #{operation.roles.empty? ? 'the owner' : operation.roles.join(' or ')}: #{person.name} is #{person.role}.")
+        refuse(403, "not_your_role",
+               "This is for #{operation.roles.empty? ? 'the owner' : operation.roles.join(' or ')}: #{person.name} is #{person.role}.")
       end
 
       private

@@ -15,11 +15,12 @@ module Gimlet
       # Addresses that the page has something to show at (`ui/src/App.tsx`).
       ADDRESSES = %r{\A/(?:orders|orders/\d+(?:/bench)?|tickets/\d+|(?:measure|desk)(?:/[a-z]+)?)?\z}
       # Nothing is loaded from anywhere else; styles are written into the page by the component library.
-      POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'; frame-ancestors 'none'; base-uri 'none'"
+      POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'; frame-ancestors 'none'; " \
+               "base-uri 'none'"
       # The build writes a digest of the contents into these names.
       NAMED_BY_CONTENT = %r{\A/assets/.+-[\w-]{8}\.\w+\z}
       FOREVER = "public, max-age=31536000, immutable"
-      PACKED = /\A(?:text|application|image\/svg)/
+      PACKED = %r{\A(?:text|application|image/svg)}
       File_ = Struct.new(:plain, :packed, :headers)
       private_constant :File_
 

@@ -49,7 +49,7 @@ module Gimlet
       def self.registered(app)
         app.helpers Helpers
         refused(app)
-        app.error(Sequel::DatabaseError) { |error| trouble(error) }
+        app.error(Sequel::DatabaseError, SystemCallError) { |error| trouble(error) }
         app.error(StandardError) do |error|
           warn "#{error.class}: #{error.message}", *error.backtrace.first(8)
           problem(500, "internal", Problem::INTERNAL)

@@ -16,8 +16,8 @@ module Gimlet
       def call(env)
         named = env.values_at("HTTP_HOST", "HTTP_X_FORWARDED_HOST").compact
         foreign = named.find { |name| !NAMES.include?(name.downcase.sub(/:\d+\z/, "")) } or return @app.call(env)
-        raise Refused.new(421, "unknown_host", "Gimlet is not served under the name “#{foreign[0, 80].scrub}”: add it to GIMLET_HOSTS if it should be.",
-                          field: "Host")
+        sentence = "Gimlet is not served under the name “#{foreign[0, 80].scrub}”: add it to GIMLET_HOSTS if it should be."
+        raise Refused.new(421, "unknown_host", sentence, field: "Host")
       end
     end
   end

@@ -35,7 +35,8 @@ module Gimlet
       # What changes anything comes from Gimlet's own pages, or from no page at all.
       def origin(env)
         told = env["HTTP_ORIGIN"]
-        return if (told.nil? || told.downcase.sub(%r{\Ahttps?://}, "") == env["HTTP_HOST"].to_s.downcase) && env["HTTP_SEC_FETCH_SITE"] != "cross-site"
+        return if (told.nil? || told.downcase.sub(%r{\Ahttps?://},
+                                                  "") == env["HTTP_HOST"].to_s.downcase) && env["HTTP_SEC_FETCH_SITE"] != "cross-site"
 
         refuse(403, "foreign_origin", "This was sent by another site's page: open Gimlet itself and do it there.", field: "Origin")
       end

@@ -77,7 +77,9 @@ module Gimlet
         likely = found.order_classes.first(LIKELY_ORDERS).select { |one| one.probability >= Core::Candidates::Identify::WORTH_COMPARING }
         return [] if likely.size < 2
 
-        Core::Plan::PartDifferences.call(likely.map { |one| @reference.variant(one.members.first) }, scope, @reference.snapshot)
+        Core::Plan::PartDifferences.call(likely.to_h do |order|
+          [@reference.variant(order.members.first), @reference.parts(order.members.first, scope)]
+        end)
       end
 
       # Agreed work that the leading pump has nothing on file for is never enough to order.

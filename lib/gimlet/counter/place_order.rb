@@ -73,6 +73,7 @@ module Gimlet
         @database.transaction(mode: :immediate) do
           now = @orders.of_ticket(id)
           next [now, false] if now && view.ticket.amends.nil?
+
           OrderChanged.check(@orders.brief(view.ticket.amends), request["revision"]) if view.ticket.amends
           raise Stale unless @tickets.last(id) == request["on"]
 

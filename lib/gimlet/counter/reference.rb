@@ -39,6 +39,11 @@ module Gimlet
       # @return [Core::Candidates::Identify]
       def identify(scope) = Core::Candidates::Identify.new(field, classes(scope))
 
+      # @return [Hash{Core::Catalogue::Part=>Integer}] what the work on a pump needs
+      def parts(at, scope)
+        field.recall(:results, [:parts, at, scope]) { Core::Plan::PartDifferences.parts(variant(at), scope, snapshot) }
+      end
+
       # @return [Hash] parts of kit plans that were solved before; begun anew when it has grown large
       def solved
         @solved = {} if @solved.nil? || @solved.size > SOLVED

@@ -30,6 +30,7 @@ module Gimlet
       # @return [Cookies]
       # @raise [Core::InputError] the same for a wrong secret and a name that nobody has
       def call(name, secret, address:, till:, session:)
+        name = @people.named(name)&.name || name
         known = @tills.known?(till, name)
         counted = @attempts.count(name: name, address: address, till: known ? @tills.digest(till) : nil)
         person = @people.verified(name, secret) || refuse(name, address, known)

@@ -20,10 +20,10 @@ module Gimlet
       LONGEST_S = 120
       # Bytes of address space: Ruby itself takes a quarter of it.
       MEMORY = 1024 * 1024 * 1024
-      TOO_MUCH = { "code" => "too_much", "field" => "file", "detail" => "Reading this file takes more than #{CPU_S} seconds of computing: nothing was " \
-                                                                        "changed. Split it." }.freeze
-      BROKEN = { "code" => "internal", "field" => "file", "detail" => "Something went wrong while this file was read: nothing was changed. Try again, and " \
-                                                                      "tell us if it stays." }.freeze
+      TOO_MUCH = { "code" => "too_much", "field" => "file",
+                   "detail" => "Reading this file takes more than #{CPU_S} seconds of computing: nothing was changed. Split it." }.freeze
+      BROKEN = { "code" => "internal", "field" => "file",
+                 "detail" => "Something went wrong while this file was read: nothing was changed. Try again, and tell us if it stays." }.freeze
       ENDED = %w[taken refused given_up].freeze
 
       attr_reader :id, :kind, :who, :state, :done, :of, :look, :taken, :problem, :touched_at

@@ -42,7 +42,8 @@ module Gimlet
       rescue Core::InputError => e
         say(problem: { code: e.code, field: e.field, detail: e.message })
       rescue NoMemoryError, SystemStackError
-        say(problem: { code: "too_much", field: "file", detail: "Reading this file takes more memory than a file may: nothing was changed. Split it." })
+        say(problem: { code: "too_much", field: "file",
+                       detail: "Reading this file takes more memory than a file may: nothing was changed. Split it." })
       end
 
       private
@@ -53,8 +54,8 @@ module Gimlet
       end
 
       # How many of how many, now and then.
-      def progress(of)
-        ->(done) { say(done: done, of: [of, done].max) if (done % EVERY).zero? }
+      def progress(expected)
+        ->(done) { say(done: done, of: [expected, done].max) if (done % EVERY).zero? }
       end
 
       def prices

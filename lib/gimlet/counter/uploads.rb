@@ -28,11 +28,11 @@ module Gimlet
       end
 
       # @param kind [String] "prices" or "catalogue"
-      # @param io [#read] what was sent
+      # @param sent [#read] what was sent
       # @param longest [Integer] bytes
       # @return [Upload]
       # @raise [Core::InputError] when it is too long, or too many wait
-      def begin(kind, io, who:, longest:)
+      def begin(kind, sent, who:, longest:)
         id = SecureRandom.hex(8)
         upload = Upload.new(id, kind: kind, file: File.join(@folder, id), database: @database, who: who)
         @lock.synchronize do
@@ -40,7 +40,7 @@ module Gimlet
           @uploads.values.count(&:at_work?) < MOST || reject("too_many_uploads", "#{MOST} files are being read already: try again in a minute.")
           @uploads[id] = upload
         end
-        keep(io, id, longest)
+        keep(sent, id, longest)
         work(upload, "look")
         upload
       end
@@ -67,10 +67,10 @@ module Gimlet
 
       private
 
-      def keep(io, id, longest)
+      def keep(sent, id, longest)
         FileUtils.mkdir_p(@folder, mode: 0o700)
         file = File.join(@folder, id)
-        IO.copy_stream(io, file, longest + 1)
+        IO.copy_stream(sent, file, longest + 1)
         File.size(file) <= longest || reject("too_large", "The file is larger than the #{longest / 1_048_576} MB that are taken here: split it.")
       rescue Core::InputError, SystemCallError
         @lock.synchronize { @uploads.delete(id) }

@@ -18,7 +18,7 @@ module Gimlet
       # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil, `amending` the order that saving would change, as Store::Orders#brief
       # has it.
       View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :lacking, :diagnosis, :extents, :measured,
-                             :amending)
+                            :amending)
 
       # @param reference [Reference]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
@@ -46,7 +46,8 @@ module Gimlet
         amending = ticket.amends && @orders.brief(ticket.amends)
         View.new(id: id, ticket: ticket, customer: customer, found: found,
                  steps: steps(ticket, entries, found.owned), pump: pump, sure: sure, planned: planned,
-                 tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned), lacking: lacking(ticket, found, pump, planned, amending),
+                 tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned),
+                 lacking: lacking(ticket, found, pump, planned, amending),
                  measured: measured, diagnosis: @diagnose.call(ticket, pump, measured), extents: planned ? extents(ticket, pump) : [],
                  amending: amending)
       end

@@ -43,7 +43,9 @@ module Gimlet
       def result(taken, refused)
         times = taken.map { |row| row[:number] }.tally
         Result.new(rows: taken.select { |row| times[row[:number]] == 1 },
-                   refused: refused + times.select { |_, count| count > 1 }.map { |number, _| "#{number} stands in more than one line: which one counts?" })
+                   refused: refused + times.select do |_, count|
+                     count > 1
+                   end.map { |number, _| "#{number} stands in more than one line: which one counts?" })
       end
 
       # @return [Hash{String=>Integer}] heading => place
@@ -83,7 +85,9 @@ module Gimlet
       def figure(name, cell, silent)
         return silent || raise(Refused, "it has no #{name}") if cell.to_s.strip.empty?
 
-        value = PriceFigure.read(cell) or raise Refused, "its #{name} “#{cell.to_s[0, 30].gsub(/[[:cntrl:]]/, '?')}” is no figure that can be read in one way only"
+        value = PriceFigure.read(cell) or raise Refused,
+                                                "its #{name} “#{cell.to_s[0, 30].gsub(/[[:cntrl:]]/,
+                                                                                      '?')}” is no figure that can be read in one way only"
         raise Refused, "its #{name} #{cell} is below zero" if value.negative?
         raise Refused, "its price is nothing: leave the line out where there is none" if name == "price" && value.zero?
         raise Refused, "its #{name} #{cell} is beyond any here (at most #{MOST[name]})" if value > MOST[name]

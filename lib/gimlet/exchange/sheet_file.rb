@@ -62,7 +62,7 @@ module Gimlet
       def xlsx(path)
         Zip::File.open(path) { |archive| archive.sum(&:size) } <= UNPACKED || reject("The spreadsheet unpacks to more than a price list holds.")
         book = Xsv.open(path)
-        sheet = book.sheets.find { |one| !one.hidden? && one.each_row.any? { |cells| cells.any? } } or return
+        sheet = book.sheets.find { |one| !one.hidden? && one.each_row.any?(&:any?) } or return
         sheet.each_row.with_index(1) do |cells, number|
           number <= LOWEST_ROW || reject("The spreadsheet has a cell below row #{LOWEST_ROW}: no program writes that.")
           yield(cells, number)

@@ -44,7 +44,8 @@ module Gimlet
       end
 
       def unreadable(why)
-        Core::InputError.reject("record", "unreadable", "The record of this order cannot be read: #{why}. Use the version that wrote it, or restore a copy.")
+        Core::InputError.reject("record", "unreadable",
+                                "The record of this order cannot be read: #{why}. Use the version that wrote it, or restore a copy.")
       end
 
       def from_first(document)

@@ -17,13 +17,15 @@ module Gimlet
         asked = found.identification.questions.first&.trait
         traits = [asked, *ALWAYS.filter_map { |id| found.reference.vocabulary.traits[id] }].compact.uniq
         traits.map do |trait|
-          { about: trait.name, examples: examples(trait, found, trait == asked), asked: trait == asked }
+          field = found.reference.field
+          { about: trait.name, asked: trait == asked,
+            examples: field.recall(:results, [:examples, trait.id, trait == asked]) { examples(trait, field, trait == asked) } }
         end + others(found)
       end
 
       # Typed as they stand they are heard as this trait.
-      def examples(trait, found, asked)
-        values = found.reference.field.column(trait.slot || trait.id).values.lazy.select { |value| trait.way.answer?(value) }.first(EXAMPLES)
+      def examples(trait, field, asked)
+        values = field.column(trait.slot || trait.id).values.lazy.select { |value| trait.way.answer?(value) }.first(EXAMPLES)
         noun = trait.called.first
         said = values.map { |value| say(trait, value, noun, asked) }.uniq
         said << "not sure about the #{noun || trait.name}" unless asked

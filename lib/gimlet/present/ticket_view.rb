@@ -36,7 +36,8 @@ module Gimlet
           pump: pump, plan: plan, seen: plan && Seen.call(plan), tray: tray,
           lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id, phrases: Phrasebook.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
-          measured: MeasuredOnTicket.call(@view.measured), amending: @view.amending&.slice(:id, :revision, :cancelled_at, :cancelled_because), extents: @view.extents.map { |id, cost| extent(id, cost) } }
+          measured: MeasuredOnTicket.call(@view.measured), extents: @view.extents.map { |id, cost| extent(id, cost) },
+          amending: @view.amending&.slice(:id, :revision, :cancelled_at, :cancelled_because) }
       end
 
       private

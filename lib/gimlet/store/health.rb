@@ -17,15 +17,16 @@ module Gimlet
       Report = Core::Value.of(:can_read, :can_write, :room_bytes, :backup_age_s, :problem)
 
       # @param error [Exception]
-      # @return [Array(String, String), nil] code and sentence for what SQLite could not do; nil for any other fault
+      # @return [Array(String, String), nil] code and sentence for what SQLite or the disk could not do; nil for any other fault
       def self.trouble(error)
         told = [error, error.cause].compact.map { |one| "#{one.class} #{one.message}" }.join(" ")
         TROUBLES.find { |words, _| told.match?(words) }&.last
       end
 
       TROUBLES = [
-        [/FullException|disk is full/i, ["disk_full", "The disk is full: nothing of this was kept. Make room, then try again."]],
-        [/ReadOnlyException|readonly database/i, ["read_only", "The database cannot be written to: see to the rights of its file and folder."]],
+        [/FullException|disk is full|ENOSPC/i, ["disk_full", "The disk is full: nothing of this was kept. Make room, then try again."]],
+        [/ReadOnlyException|readonly database|EROFS|EACCES/i,
+         ["read_only", "The database cannot be written to: see to the rights of its file and folder."]],
         [/CorruptException|NotADatabaseException|malformed|not a database/i,
          ["damaged", "The database is damaged: stop, and restore the last good copy (docs/running.md, a bad day)."]],
         [/BusyException|LockedException|database is locked/i, ["locked", "Something else holds the database: try again in a moment."]],
@@ -61,7 +62,7 @@ module Gimlet
         can_write, write_fault = damage ? [false, damage] : attempt { written }
         room = room_bytes
         latest = Backup.latest(Backup.folder(@path))
-        problem = read_fault || write_fault || Backup.fault(Backup.folder(@path)) || (room && room < LEAST_ROOM ? "Only #{room / 1_048_576} MB are left on the disk: make room." : nil)
+        problem = read_fault || write_fault || Backup.fault(Backup.folder(@path)) || crowded(room)
         Report.new(can_read: can_read, can_write: can_write, room_bytes: room, backup_age_s: latest && (Time.now - File.mtime(latest)).to_i,
                    problem: problem)
       end
@@ -79,6 +80,8 @@ module Gimlet
       rescue Sequel::Error => e
         met(e)
       end
+
+      def crowded(room) = room && room < LEAST_ROOM ? "Only #{room / 1_048_576} MB are left on the disk: make room." : nil
 
       def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 

@@ -18,7 +18,7 @@ module Gimlet
       def take
         return true if @file
 
-        file = File.open(@file_name, File::RDWR | File::CREAT, 0o600)
+        file = File.new(@file_name, File::RDWR | File::CREAT, 0o600)
         return false unless file.flock(File::LOCK_EX | File::LOCK_NB)
 
         # The web server is started in the place of this process and keeps the file open.

@@ -28,8 +28,9 @@ module Gimlet
         order = @database[:orders].where(id: id)
         old = order.first
         @database[:order_versions].insert(order_id: id, **old.slice(:version, :document, :catalogue_version, :created_at))
-        order.update(version: old[:version] + 1, revision: old[:revision] + 1, customer_id: customer_id, created_at: now, document: JSON.generate(document),
-                     catalogue_version: catalogue_version, amended_because: reason, cancelled_at: nil, cancelled_because: nil)
+        order.update(version: old[:version] + 1, revision: old[:revision] + 1, customer_id: customer_id, created_at: now,
+                     document: JSON.generate(document), catalogue_version: catalogue_version, amended_because: reason,
+                     cancelled_at: nil, cancelled_because: nil)
         describe(id)
       end
 

@@ -3,6 +3,7 @@
 require_relative "../core/input_error"
 require_relative "../core/value"
 require_relative "secrets"
+require_relative "sign_in_attempts"
 
 module Gimlet
   module Store
@@ -34,8 +35,9 @@ module Gimlet
       # @return [Array<Person>]
       def all = @database[:people].where(active: true).order(:id).map { |row| person(row) }
 
+      # @param name [String] as typed: large or small letters count only where two people differ in nothing else
       # @return [Person, nil]
-      def named(name) = @database[:people].where(name: name, active: true).first.then { |row| row && person(row) }
+      def named(name) = row_of(name)&.then { |row| person(row) }
 
       # Made, or given another role and secret; sessions, tills and locks of before are gone.
       # @param secret [String] a PIN or a password
@@ -69,8 +71,10 @@ module Gimlet
       # Takes as long for a name that nobody has.
       # @return [Person, nil] nil where the secret is wrong or nobody has the name
       def verified(name, secret)
-        row = @database[:people].where(name: name, active: true).first
-        @secrets.right?(name, row && row[:secret], secret) ? person(row) : nil
+        row = row_of(name)
+        return unless @secrets.right?(row ? row[:name] : name, row && row[:secret], secret)
+
+        person(row)
       end
 
       # What an earlier version kept without the key.
@@ -84,10 +88,15 @@ module Gimlet
 
       def person(row) = Person.new(**row.slice(:id, :name, :role))
 
+      def row_of(name)
+        alike = @database[:people].where(active: true).all.select { |row| row[:name].casecmp?(name.to_s.strip) }
+        alike.find { |row| row[:name] == name } || (alike.first if alike.one?)
+      end
+
       def ended(name)
         ids = @database[:people].where(name: name).select(:id)
         %i[sessions tills].each { |table| @database[table].where(person_id: ids).delete }
-        @database[:sign_in_attempts].where(counted: "name #{name}").delete
+        @database[:sign_in_attempts].where(counted: SignInAttempts.of_name(name)).delete
       end
 
       def last_owner?(name) = @database[:people].where(active: true, role: "owner").select_map(:name) == [name]
@@ -98,11 +107,12 @@ module Gimlet
 
       def good_secret(name, role, secret)
         secret.size >= SHORTEST || reject("secret", "too_short", "A PIN or password has at least #{SHORTEST} characters.")
-        secret.bytesize <= Secrets::LONGEST_BYTES || reject("secret", "too_long", "A PIN or password has at most #{Secrets::LONGEST_BYTES} bytes.")
+        longest = Secrets::LONGEST_BYTES
+        secret.bytesize <= longest || reject("secret", "too_long", "A PIN or password has at most #{longest} bytes.")
         return unless TRUSTED.include?(role) && guessed_first?(name, secret.downcase)
 
-        reject("secret", "too_easy", "This would be guessed first: for #{role} take no blanks, no run such as 1234, no single figure again and again, " \
-                                     "and not the name.")
+        reject("secret", "too_easy", "This would be guessed first: for #{role} take no blanks, no run such as 1234, no single figure again and " \
+                                     "again, and not the name.")
       end
 
       def guessed_first?(name, secret)

@@ -57,9 +57,9 @@ module Gimlet
 
       def clear = PARTS.each { |part| FileUtils.rm_f(@fresh + part) }
 
-      def renamed(from, to)
-        File.rename(from, to)
-        File.open(File.dirname(to), &:fsync)
+      def renamed(from, name)
+        File.rename(from, name)
+        File.open(File.dirname(name), &:fsync)
       end
     end
   end

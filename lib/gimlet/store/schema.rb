@@ -25,7 +25,8 @@ module Gimlet
       # @return [Boolean] whether there is nothing to do
       # @raise [Core::InputError] when it is of a later version of Gimlet, or of another program
       def current?(database, path)
-        found = version(database) || Core::InputError.reject("database", "not_gimlet", "#{path} is not a database of Gimlet's: name another in GIMLET_DB.")
+        found = version(database) || Core::InputError.reject("database", "not_gimlet",
+                                                             "#{path} is not a database of Gimlet's: name another in GIMLET_DB.")
         found <= newest || Core::InputError.reject("database", "too_new", "#{path} was written by a later version of Gimlet: use that one.")
         found == newest
       end

@@ -20,6 +20,10 @@ module Gimlet
       # A right secret clears these; an address and all together only get the one guess back.
       CLEARED = %w[name till].freeze
 
+      # However it is spelled, it is one name.
+      # @return [String] what its guesses are counted under
+      def self.of_name(name) = "name #{name.to_s.strip.downcase}"
+
       # @param database [Sequel::Database]
       def initialize(database)
         @rows = database[:sign_in_attempts]
@@ -32,7 +36,7 @@ module Gimlet
       # @return [Array<String>] what was counted
       # @raise [Core::InputError] "locked", and nothing is counted
       def count(name:, address:, till:, now: Time.now.utc)
-        counted = till ? ["till #{till} #{name}"] : ["name #{name}", "address #{address}", "all"]
+        counted = till ? ["till #{till} #{name.downcase}"] : [self.class.of_name(name), "address #{address}", "all"]
         @database.transaction(mode: :immediate) do
           @rows.where { last_at < now - FORGOTTEN_S }.delete
           known = @rows.where(counted: counted).as_hash(:counted)
@@ -52,7 +56,7 @@ module Gimlet
 
       # @return [Time, nil] until when strange tills are refused a name
       def locked_until(name, now: Time.now.utc)
-        row = @rows.where(counted: "name #{name}").first
+        row = @rows.where(counted: self.class.of_name(name)).first
         row && wait_s(row, now).positive? ? row[:locked_until] : nil
       end
 

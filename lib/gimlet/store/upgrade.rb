@@ -46,9 +46,10 @@ module Gimlet
         return @path if Backup.read_only(@path) { |old| Schema.whole?(old) }
 
         rows = Backup.read_only(@path) { |old| Backup.growing(old) }
-        found = Dir[File.join(@folder, "gimlet-*#{Retention::BEFORE_UPGRADE}*.sqlite3")].sort.reverse.find { |copy| serves?(copy, rows) }
-        found || Core::InputError.reject("database", "half_upgraded", "An upgrade of #{@path} was cut short by an earlier version, and no copy of before " \
-                                                                      "has all of its rows: restore one with bin/gimlet restore FILE.")
+        found = Dir[File.join(@folder, "gimlet-*#{Retention::BEFORE_UPGRADE}*.sqlite3")].reverse.find { |copy| serves?(copy, rows) }
+        found || Core::InputError.reject("database", "half_upgraded",
+                                         "An upgrade of #{@path} was cut short by an earlier version, and no copy of before has all of its rows: " \
+                                         "restore one with bin/gimlet restore FILE.")
         @out.puts "An upgrade of #{@path} was cut short by an earlier version: going back to #{found}."
         found
       end

@@ -13,7 +13,9 @@ module Gimlet
 
           def staff
             attempts = Store::SignInAttempts.new(database)
-            people = authentication.people.all.map { |person| { kind: "person", name: person.name, role: person.role, locked_until: attempts.locked_until(person.name) } }
+            people = authentication.people.all.map do |person|
+              { kind: "person", name: person.name, role: person.role, locked_until: attempts.locked_until(person.name) }
+            end
             scripts = authentication.tokens.all.map { |script| { kind: "script", locked_until: nil, **script } }
             answer(staff: people + scripts)
           end

@@ -12,7 +12,8 @@ module Gimlet
         # What routes here need besides the application's own.
         module Helpers
           def sign_in
-            Gimlet::Counter::SignIn.new(people: authentication.people, sessions: authentication.sessions, tills: authentication.tills, database: database)
+            Gimlet::Counter::SignIn.new(people: authentication.people, sessions: authentication.sessions, tills: authentication.tills,
+                                        database: database)
           end
 
           # Names go to nobody that is not known here.
@@ -23,7 +24,8 @@ module Gimlet
 
           # Read by no script, sent to no other site.
           def cookie(name, value, seconds)
-            response.set_cookie(name, value: value, path: "/", httponly: true, same_site: :strict, max_age: seconds.to_s, secure: peer.scheme == "https")
+            response.set_cookie(name, value: value, path: "/", httponly: true, same_site: :strict, max_age: seconds.to_s,
+                                      secure: peer.scheme == "https")
           end
         end
 

@@ -7,7 +7,9 @@ module Gimlet
     module Catalogue
       # One catalogue number. `spec` holds sizes and looks, such as { "id_mm" => 20.0 }. `interchange` are numbers that serve the same.
       # `stand_ins` may take its place for a while.
-      Part = Value.of(:number, :name, :spec, :superseded_by, :interchange, :stand_ins)
+      Part = Value.of(:number, :name, :spec, :superseded_by, :interchange, :stand_ins) do
+        def hash = number.hash
+      end
 
       # Part `part` serves for now: never preferred, and always said with its `note`.
       StandIn = Value.of(:part, :note)

@@ -20,6 +20,9 @@ module Gimlet
       Series = Value.of(:id, :name, :abbreviations, :maker, :item, :construction, :manual, :traits, :models,
                         :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :fasteners, :tools,
                         :consumables, :together, :refit, :finish, :cautions, :faces, :trait_definitions) do
+        # A whole manual as a key would be read whole each time.
+        def hash = id.hash
+
         def stack(id) = stacks.find { |one| one.id == id }
         def area(id) = areas.find { |one| one.id == id }
         def group(id) = groups.find { |one| one.id == id }

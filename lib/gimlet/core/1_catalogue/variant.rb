@@ -14,6 +14,8 @@ module Gimlet
       # A model between two serial breaks: the smallest thing that can be told apart by parts.
       # `first_serial` is included, `end_serial` is not; nil is open.
       Variant = Value.of(:series, :model, :first_serial, :end_serial, :traits, :sides, :share) do
+        def hash = [model.designation, first_serial].hash
+
         # @return [String] unique in a catalogue
         def id = [designation, serial_range].compact.join(" ")
         def designation = model.designation

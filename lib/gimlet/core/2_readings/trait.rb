@@ -14,6 +14,9 @@ module Gimlet
       # Something that can be seen, read or measured. A row of the vocabulary; docs/vocabulary.md says what each key means.
       Trait = Value.of(:id, :kind, :name, :unit, :ask, :called, :values, :alone, :alone_unit, :across, :of_head, :optional, :seconds,
                        :mistaken, :most, :wears, :slot, :axis, :many, :identity, :per, :group, :look) do
+        # Traits are keys of many tables: their id tells them apart well enough.
+        def hash = id.hash
+
         # @return [Object] what knows how to hear, read, weigh and label a reading of it
         def way = Kinds::ALL.fetch(kind)
 

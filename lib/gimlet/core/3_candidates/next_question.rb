@@ -43,11 +43,15 @@ module Gimlet
 
         # @return [Array<Question>] the best first; none when nothing would help
         def call
-          before = entropy(tally(@live) { |at| @classes[at] }.values)
-          scored = @traits.map { |trait| [trait, answered(trait) * (before - after(trait))] }
-          scored.select { |trait, gain| gain > WORTHWHILE * seconds(trait) }
-                .max_by(SHOWN) { |trait, gain| gain / seconds(trait) }
-                .map { |trait, gain| question(trait, gain, "narrows") }
+          before = spread(whole) / @total
+          best = []
+          @traits.map { |trait| [trait, answered(trait) / seconds(trait)] }.sort_by { |trait, odds| [-odds, trait.id] }.each do |trait, odds|
+            # No answer leaves less than nothing open: what cannot come among the best is not worked out.
+            break if odds * before <= (best.size < SHOWN ? WORTHWHILE : best.last.last)
+
+            best = (best << [trait, odds * (before - after(trait))]).max_by(SHOWN) { |_, worth| worth }
+          end
+          best.select { |_, worth| worth > WORTHWHILE }.map { |trait, worth| question(trait, worth * seconds(trait), "narrows") }
         end
 
         # @param trait [Readings::Trait]
@@ -61,8 +65,15 @@ module Gimlet
           @live = likely.places
           @weights = likely.to_h
           draw if @live.size > SAMPLED
-          @total = @live.sum { |at| @weights[at] }
+          @weight = @live.map { |at| @weights[at].to_f }
+          @total = @weight.sum
+          numbers = {}
+          @class = @live.map { |at| numbers[@classes[at]] ||= numbers.size }
+          @known = numbers.size
         end
+
+        # @return [Array<Float>] weight of each class
+        def whole = @weight.each_with_index.with_object(Array.new(@known, 0.0)) { |(w, nth), sums| sums[@class[nth]] += w }
 
         # Systematic sampling: equal steps along the sum of all that is alive.
         def draw
@@ -100,27 +111,36 @@ module Gimlet
 
         # Expected class entropy once the trait is answered; endless where nothing is on file to answer with.
         def after(trait)
-          joint = Hash.new { |all, place| all[place] = Hash.new(0.0) }
           places = column(trait).places
-          @live.each { |at| joint[places[at]][@classes[at]] += @weights[at] }
-          answers = chances(trait).matrix(joint.keys).values
-          answers.empty? ? Float::INFINITY : answers.sum { |chances| posterior_entropy(joint, chances) }
+          joint = @live.each_index.group_by { |nth| places[@live[nth]] }
+          answers = matrix(trait, joint.keys).values
+          answers.empty? ? Float::INFINITY : answers.sum { |chances| spread(heard(joint, chances)) } / @total
         end
 
-        # Entropy of the classes once this answer is heard, weighted with how likely it is heard.
-        def posterior_entropy(joint, chances)
-          classes = Hash.new(0.0)
-          chances.each { |place, chance| joint[place].each { |one, p| classes[one] += p * chance } }
-          classes.values.sum / @total * entropy(classes.values)
+        # Weight of each class once this answer is heard. The innermost loop of a step at the counter: no blocks, no hashes.
+        def heard(joint, chances)
+          sums = Array.new(@known, 0.0)
+          chances.each do |place, chance|
+            same = joint[place]
+            index = 0
+            while index < same.size
+              nth = same[index]
+              sums[@class[nth]] += @weight[nth] * chance
+              index += 1
+            end
+          end
+          sums
         end
+
+        def matrix(trait, places) = (@matrices ||= {})[trait.id] ||= chances(trait).matrix(places)
 
         # The likely values, and that it is another one: a value that no pump here has must be sayable.
         def answers(trait)
           places = column(trait).places
           model = chances(trait)
           shares = tally(@live) { |at| places[at] }
-          likely = model.matrix(shares.keys).select { |value, _| trait.way.answer?(value) }
-                        .max_by(BUTTONS) { |_, chances| chances.sum { |place, chance| shares[place] * chance } }
+          likely = matrix(trait, shares.keys).select { |value, _| trait.way.answer?(value) }
+                                             .max_by(BUTTONS) { |_, chances| chances.sum { |place, chance| shares[place] * chance } }
           found = likely.map { |value, chances| answer(places, model.reading(value), trait.way.label(trait, value), chances) }
                         .sort_by { |one| [-one.probability, one.label] }
           trait.kind == "chosen" && !trait.slot ? [*found, another(trait, model)] : found
@@ -132,7 +152,7 @@ module Gimlet
         end
 
         def answer(places, reading, label, chances)
-          belief = @live.map { |at| @weights[at] * (chances[places[at]] || 0) }
+          belief = @live.each_with_index.map { |at, nth| @weight[nth] * (chances[places[at]] || 0) }
           total = belief.sum
           Answer.new(label: label, probability: total / @total, leaves: belief.count { |p| p > LEFT * total }, reading: reading)
         end
@@ -141,9 +161,14 @@ module Gimlet
           indices.each_with_object(Hash.new(0.0)) { |at, sums| sums[yield(at)] += @weights[at] }
         end
 
-        def entropy(weights)
-          total = weights.sum.to_f
-          weights.sum { |one| one.positive? ? -(one / total) * Math.log2(one / total) : 0.0 }
+        # @return [Float] entropy in bits, times the sum of the weights: T·log2(T) − Σ w·log2(w)
+        def spread(weights)
+          total = weights.sum
+          if total.positive?
+            (total * Math.log2(total)) - weights.sum { |w| w.positive? ? w * Math.log2(w) : 0.0 }
+          else
+            0.0
+          end
         end
       end
     end

@@ -13,16 +13,16 @@ module Gimlet
 
         module_function
 
-        # @param variants [Array<Catalogue::Variant>] one for each order
+        # @param orders [Hash{Catalogue::Variant=>Hash}] one pump for each order, with its parts
         # @return [Array<Own>]
-        def call(variants, scope, snapshot)
-          orders = variants.map do |variant|
-            Demand.new(Teardown.of(variant, scope), snapshot).lines.to_h do |line|
-              [line.part, line.quantity]
-            end
-          end
-          common = orders.map(&:to_a).reduce(:&) || []
-          variants.zip(orders).map { |variant, order| Own.new(variant: variant, parts: (order.to_a - common).map(&:first)) }
+        def call(orders)
+          common = orders.values.map(&:to_a).reduce(:&) || []
+          orders.map { |variant, parts| Own.new(variant: variant, parts: (parts.to_a - common).map(&:first)) }
+        end
+
+        # @return [Hash{Catalogue::Part=>Integer}] what the work on this pump needs, with its quantities
+        def parts(variant, scope, snapshot)
+          Demand.new(Teardown.of(variant, scope), snapshot).lines.to_h { |line| [line.part, line.quantity] }
         end
       end
     end

@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+require_relative "../support/system"
+
+# A server that is gone or slow, and addresses that nothing is at.
+class AwayTest < SystemTest
+  NOBODY_BEHIND = [502, { "content-type" => "text/html" }, ["<h1>Bad Gateway</h1>"]].freeze
+  GONE = "Gimlet does not answer. What you typed is kept"
+
+  # Chromium logs the answers that the tests made.
+  def assert_no_faults_in_the_console = page.driver.browser.logs.get(:browser)
+
+  def said = database[:entries].where(kind: "said").select_map(:body).map { |body| JSON.parse(body)["words"] }
+  def line = find_field("What you hear")
+
+  # Said within two seconds; sent again by itself, and counted once.
+  def test_a_line_to_a_server_that_is_gone
+    visit "/"
+    line.send_keys("8 bolts", :enter)
+    assert_text "Ask next"
+    STAGE.app = ->(_) { NOBODY_BEHIND }
+    line.send_keys("brass head", :enter)
+    assert_selector "[role=alert]", text: GONE, wait: 2
+    STAGE.app = @app
+    assert_no_text GONE, wait: 10
+    assert_selector "[aria-label='The call']", text: "brass head", wait: 10
+    assert_equal ["8 bolts", "brass head"], said
+  end
+
+  # It arrived, and only the answer was lost: given up, reloaded, sent once more by hand, it is there once.
+  def test_a_line_whose_answer_was_lost_is_counted_once
+    visit "/"
+    line.send_keys("8 bolts", :enter)
+    assert_text "Ask next"
+    STAGE.app = ->(env) { env["PATH_INFO"].end_with?("/entries") ? @app.call(env) && NOBODY_BEHIND : @app.call(env) }
+    line.send_keys("brass head", :enter)
+    assert_text "The server did not answer. What you typed is still here: try again.", wait: 15
+    assert_field "What you hear", with: "brass head"
+    STAGE.app = @app
+    refresh
+    assert_selector "[aria-label='The call']", text: "brass head"
+    assert_field "What you hear", with: "brass head"
+    line.send_keys(:enter)
+    assert_field "What you hear", with: ""
+    assert_equal ["8 bolts", "brass head"], said
+  end
+
+  def test_a_slow_answer_is_said_too
+    visit "/"
+    assert_text "Type what the caller sees"
+    STAGE.app = ->(env) { sleep(3) if env["PATH_INFO"] == "/api/tickets" && env["REQUEST_METHOD"] == "POST"; @app.call(env) } # rubocop:disable Style/Semicolon
+    line.send_keys("8 bolts", :enter)
+    assert_selector "[role=alert]", text: GONE, wait: 2
+    assert_text "Ask next"
+    assert_no_text GONE
+    assert_equal ["8 bolts"], said
+  end
+
+  def test_an_address_that_nothing_is_at
+    visit "/nowhere/at-all"
+    assert_text "There is no page at /nowhere/at-all"
+    assert_accessible
+    click_link "order or a ticket"
+    assert_current_path "/orders"
+    { "/desk" => "/desk/prices", "/measure" => "/measure/seal" }.each do |typed, shown|
+      visit typed
+      assert_current_path shown
+    end
+  end
+end
