@@ -120,6 +120,7 @@ end.each(&:join)
 done = true
 beside = busy.flat_map(&:value)
 told.each { |kind, states| puts "#{kind}: #{states.map { |state, count| "#{state} × #{count}" }.join(', ')}" }
-puts format("steps: %d without, %d beside the files; p95 %.0f and %.0f ms: %.2f times; refused %d; resident %d MB", quiet.size, beside.size, p95(quiet),
-            p95(beside), p95(beside) / p95(quiet), (quiet + beside).count { |_, status| status >= 400 }, demo.resident_kb / 1024)
+puts "steps: #{quiet.size} without, #{beside.size} beside the files; p95 #{p95(quiet).round} and #{p95(beside).round} ms: " \
+     "#{(p95(beside) / p95(quiet)).round(2)} times; refused #{(quiet + beside).count { |_, status| status >= 400 }}; " \
+     "resident #{demo.resident_kb / 1024} MB"
 demo.kill

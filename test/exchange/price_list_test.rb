@@ -73,10 +73,48 @@ class PriceListTest < Minitest::Test
     assert_match(/cannot be read as a spreadsheet/, error.message)
   end
 
+  def sheet(rows, before = "")
+    book = parts.merge("xl/worksheets/sheet1.xml" => "#{HEAD}#{before}<worksheet><sheetData>#{rows}</sheetData></worksheet>")
+    Zip::OutputStream.write_buffer { |zip| book.each { |name, text| zip.put_next_entry(name) && zip.write(text) } }.string
+  end
+
+  def row(number, cells) = %(<row r="#{number}">#{cells.map { |place, value| cell(value, "#{place}#{number}") }.join}</row>)
+
+  # A stray cell in the last corner of a sheet once kept the shop from answering for over a minute.
+  def test_a_cell_far_out_is_nobody_s_price
+    list = read(sheet(row(1, { A: "number", B: "price" }) + row(2, { A: "A-1", B: 5, XFD: "x" }) + row(1_048_576, { XFD: "x" })))
+    assert_equal [[{ number: "A-1", price_cents: 500, on_hand: 0, pack: 1 }], []], [list.rows, list.refused]
+    far = row(1, { A: "number", B: "price" }) + row(1_048_577, { A: "A-1", B: 5 })
+    assert_match(/below row 1048576/, assert_raises(Gimlet::Core::InputError) { read(sheet(far)) }.message)
+  end
+
+  # Exports write words without a table of them, and do not say how large the sheet is: the lines below the last number were lost.
+  def test_lines_of_words_only
+    lines = row(1, { A: "number", B: "price" }) + row(2, { A: "A-1", B: 5 }) + row(3, { A: "A-2", B: "6,50" }) + row(7, { A: "A-3", B: "7,50" })
+    assert_equal([["A-1", 500], ["A-2", 650], ["A-3", 750]], read(sheet(lines)).rows.map { |line| line.values_at(:number, :price_cents) })
+    words = row(1, { A: "number", B: "price" }) + row(2, { A: "A-2", B: "6,50" })
+    assert_equal([650], read(sheet(words)).rows.map { |line| line[:price_cents] })
+    lying = row(999_999_999_999, { A: "number", B: "price" })
+    assert_match(/below row/, assert_raises(Gimlet::Core::InputError) { read(sheet(lying)) }.message)
+  end
+
+  # Entities that stand for entities ("billion laughs"): none is known.
+  def test_entities_stand_for_nothing
+    bomb = %(<!DOCTYPE x [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]>)
+    list = read(sheet(row(1, { A: "number", B: "price" }) + row(2, { A: "&b;", B: 5 }), bomb))
+    assert_equal(["&b;"], list.rows.map { |line| line[:number] })
+  end
+
+  def test_a_list_of_too_many_lines
+    error = assert_raises(Gimlet::Core::InputError) { read("number,price\n#{"A,1\n" * 100_000}") }
+    assert_equal "The list has more than 100000 lines: split it.", error.message
+  end
+
   REFUSED = { "A;1,234;1;1" => /one way only/, "A;1.234;1;1" => /one way only/, "A;-5;1;1" => /below zero/, "A;0;1;1" => /price is nothing/,
               "A;5;100000000000000000000;1" => /on_hand .* beyond any here/, "A;5;1e20;1" => /one way only/, "A;5;1,5;1" => /no whole number/,
               "A;5;1;0" => /at least 1/, ";5;1;1" => /no number/, "A;;1;1" => /no price/, "A;NaN;1;1" => /one way only/,
-              "#{'A' * 50};5;1;1" => /longer than 40/, "A;=1+1;1;1" => /one way only/ }.freeze
+              "#{'A' * 50};5;1;1" => /longer than 40/, "A;=1+1;1;1" => /one way only/,
+              "A\0B;5;1;1" => /no text/, "A\tB;5;1;1" => /no text/ }.freeze
 
   def test_what_cannot_be_meant_is_refused_line_by_line
     REFUSED.each do |line, why|

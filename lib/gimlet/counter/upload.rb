@@ -30,8 +30,9 @@ module Gimlet
 
       # @param kind [String] "prices" or "catalogue"
       # @param file [String] what was sent
-      def initialize(id, kind:, file:, database:, who:)
-        @id, @kind, @file, @database, @who = id, kind, file, database, who
+      # @param cpu_s [Integer] seconds of computing
+      def initialize(id, kind:, file:, database:, who:, cpu_s: CPU_S)
+        @id, @kind, @file, @database, @who, @cpu_s = id, kind, file, database, who, cpu_s
         @state = "waiting"
         touch
       end
@@ -77,7 +78,7 @@ module Gimlet
         reader, writer = IO.pipe
         order = JSON.generate(step: step, kind: @kind, file: @file, database: @database, who: @who, **options)
         @pid = Process.spawn(RbConfig.ruby, "-E", "UTF-8", WORKER, order, out: writer, in: File::NULL, pgroup: true,
-                                                                          rlimit_as: MEMORY, rlimit_cpu: CPU_S)
+                                                                          rlimit_as: MEMORY, rlimit_cpu: @cpu_s)
         writer.close
         clock = Thread.new { sleep(LONGEST_S) && stop }
         follow(reader)

@@ -24,7 +24,7 @@ module Gimlet
       # Lines between two that are said.
       EVERY = 500
       # Behind the counter, so that nobody there waits for it.
-      NICENESS = 10
+      NICENESS = 19
       LONGEST_NESTING = 40
 
       # @param order [Hash{String=>Object}]

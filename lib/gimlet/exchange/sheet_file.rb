@@ -59,20 +59,29 @@ module Gimlet
       def spreadsheet?(path) = File.binread(path, 4) == "PK\x03\x04".b
 
       # The first sheet that is shown and has anything on it.
-      def xlsx(path)
-        Zip::File.open(path) { |archive| archive.sum(&:size) } <= UNPACKED || reject("The spreadsheet unpacks to more than a price list holds.")
-        book = Xsv.open(path)
-        sheet = book.sheets.find { |one| !one.hidden? && one.each_row.any?(&:any?) } or return
-        sheet.each_row.with_index(1) do |cells, number|
-          number <= LOWEST_ROW || reject("The spreadsheet has a cell below row #{LOWEST_ROW}: no program writes that.")
-          yield(cells, number)
+      def xlsx(path, &)
+        Zip::File.open(path) do |archive|
+          archive.sum(&:size) <= UNPACKED || reject("The spreadsheet unpacks to more than a price list holds.")
+          book = Xsv::Workbook.new(archive)
+          files = archive.glob("xl/worksheets/sheet*.xml").sort_by { |entry| entry.name[/\d+/].to_i }
+          book.sheets.zip(files).reject { |sheet, _| sheet.hidden? }.find { |_, file| rows(book, file, &) }
         end
       rescue Core::InputError
         raise
       rescue StandardError => e
         reject("The file cannot be read as a spreadsheet: #{e.message.lines.first.to_s.strip[0, 200]}.")
-      ensure
-        book&.close
+      end
+
+      # Not by the sheet itself: that one ends at the last row with a number in it, and rows of words below are lost.
+      # @return [Boolean] whether there was anything
+      def rows(book, file)
+        number, any = 0, false
+        Xsv::SheetRowsHandler.new(:array, [], [], book, 0, Float::INFINITY) do |cells|
+          (number += 1) <= LOWEST_ROW || reject("The spreadsheet has a cell below row #{LOWEST_ROW}: no program writes that.")
+          any ||= cells.any?
+          yield(cells, number)
+        end.parse(file.get_input_stream)
+        any
       end
 
       def csv(path)

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from "react";
 
 /** Without an answer for so long, the server is said to be gone. */
-const LATE_MS = 1500;
+const LATE_MS = 1200;
 /** What a proxy says when nobody is behind it. */
 const NOBODY_BEHIND = new Set([502, 504]);
 

@@ -8,7 +8,7 @@ const WORDS = { waiting: "Waiting for its turn", reading: "Reading", taking: "Ta
 /** How far a file has come, the way to give it up, and what was wrong with it. */
 export function UploadProgress({ live }: { live: LiveUpload }) {
   const { upload, busy, problem } = live;
-  const counted = upload?.done && upload.of ? `: ${upload.done} of about ${upload.of} lines` : "";
+  const counted = upload?.done && upload.of ? `: ${upload.done.toLocaleString()} of about ${upload.of.toLocaleString()} lines` : "";
   return (
     <>
       {busy && (

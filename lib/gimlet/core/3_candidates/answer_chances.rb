@@ -11,6 +11,8 @@ module Gimlet
         LAST_SERIAL = 999_999_999
         # With more values alive than this, mistaking one for another hardly matters: answers are taken at their word.
         MANY = 40
+        # Matrices that are kept.
+        REMEMBERED = 200
 
         # @param column [Column]
         # @param trait [Readings::Trait]
@@ -20,6 +22,7 @@ module Gimlet
           @trait = trait
           @channel = channel
           @rows = {}
+          @matrices = {}
           @choices = column.values.count { |value| !@trait.way.blank?(value) }
         end
 
@@ -28,9 +31,9 @@ module Gimlet
         def matrix(places)
           return at_their_word(places) if @trait.way.free? || places.size > MANY
 
-          rows = options(places.map { |place| @column.values[place] }).to_h { |answer| [answer, row(answer)] }
-          totals = places.to_h { |place| [place, rows.each_value.sum { |row| row[place] }] }
-          rows.transform_values { |row| places.to_h { |place| [place, row[place] / totals[place]] } }
+          # The same few values are left again and again.
+          @matrices.shift if @matrices.size > REMEMBERED
+          @matrices[places.sum { |place| 1 << place }] ||= worked_out(places)
         end
 
         # @param value [Object] an answer of the matrix
@@ -54,6 +57,12 @@ module Gimlet
         end
 
         private
+
+        def worked_out(places)
+          rows = options(places.map { |place| @column.values[place] }).to_h { |answer| [answer, row(answer)] }
+          totals = places.to_h { |place| [place, rows.each_value.sum { |row| row[place] }] }
+          rows.transform_values { |row| places.to_h { |place| [place, row[place] / totals[place]] } }
+        end
 
         def fit(way, reading, value, choices)
           return way.fits(reading, value, choices) unless @trait.slot

@@ -132,7 +132,7 @@ module Gimlet
           sums
         end
 
-        def matrix(trait, places) = (@matrices ||= {})[trait.id] ||= chances(trait).matrix(places)
+        def matrix(trait, places) = chances(trait).matrix(places)
 
         # The likely values, and that it is another one: a value that no pump here has must be sayable.
         def answers(trait)
