@@ -171,6 +171,23 @@ class SignInTest < Minitest::Test
     assert_equal told, json["detail"]
   end
 
+  # East of Greenwich a lock had ended before it began.
+  def test_a_lock_in_any_zone
+    zone = ENV.fetch("TZ", nil)
+    %w[Asia/Tokyo America/New_York].each_with_index do |name, at|
+      ENV["TZ"] = name
+      attempts = Gimlet::Store::SignInAttempts.new(database)
+      5.times { attempts.count(name: name, address: "a#{at}", till: nil) }
+      assert_equal "locked", assert_raises(Gimlet::Core::InputError) { attempts.count(name: name, address: "b#{at}", till: nil) }.code
+    end
+    send_json("POST", "/api/tickets", entry("said", words: "8 bolts"))
+    assert_in_delta Time.now, Time.iso8601(json["call"][0]["at"]), 5
+    get "/api/tickets/1"
+    assert_in_delta Time.now, Time.iso8601(json["call"][0]["at"]), 5
+  ensure
+    ENV["TZ"] = zone
+  end
+
   # A clock that is put back a year once locked for a year.
   def test_a_clock_put_back
     attempts = Gimlet::Store::SignInAttempts.new(database)

@@ -136,7 +136,7 @@ module Gimlet
       def known_order(id) = orders.find(id) || missing("There is no order #{id}.")
       def known_ticket(id) = tickets.known?(id) || missing("There is no ticket #{id}.")
       def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock.all, customers, orders).call(id, entries)
-      def view(id) = Present::TicketView.call(work_on(id, tickets.entries(id)))
+      def view(id, entries = tickets.entries(id)) = Present::TicketView.call(work_on(id, entries))
 
       # What every torque comes from is not changed from anywhere on the network.
       def from_this_machine
@@ -179,7 +179,7 @@ module Gimlet
 
       # Who is signed in is who it was, whatever the request says.
       def signed(schema, body)
-        person && OpenAPI.property?(schema, "who") ? body.merge("who" => person.name) : body
+        person && OpenAPI.property?(schema, body, "who") ? body.merge("who" => person.name) : body
       end
 
       # @return [String] whose doing it is

@@ -5,30 +5,69 @@ require "json"
 require "json_schemer"
 require "yaml"
 require_relative "../core/input_error"
+require_relative "../core/ticket/kinds"
 
 module Gimlet
   module API
-    # The OpenAPI document: what is served, and what requests are checked against.
+    # The OpenAPI document: what is served, and what requests are checked against. What the core declares, such as the kinds of a ticket's entries, is
+    # filled in here.
+    #
+    #   OpenAPI.check("NewEntry", "kind" => "said") # raises: key cannot be used: it …
     module OpenAPI
-      DOCUMENT = YAML.load_file(File.expand_path("openapi.yml", __dir__)).freeze
+      module_function
+
+      # What every entry of a ticket is sent with.
+      ENTRY = { "key" => { "type" => "string", "minLength" => 1, "maxLength" => 60, "description" => "Made by the client: the same counts once." },
+                "who" => { "type" => "string", "minLength" => 1, "maxLength" => 40 } }.freeze
+
+      # @param kind [Class] a Core::Ticket::Kind
+      # @return [Hash] the schema of what is sent
+      def entry_schema(kind)
+        sent = kind.schema
+        { "type" => "object", "additionalProperties" => false, "required" => %w[kind key] + sent["required"],
+          "properties" => { "kind" => { "type" => "string", "const" => kind.id }, **ENTRY, **sent["properties"] },
+          **sent.except("required", "properties") }
+      end
+
+      def completed(document)
+        schemas = document["components"]["schemas"]
+        names = Core::Ticket::Kinds::ALL.values.select(&:sent?).to_h { |kind| [kind, "#{kind.id.split('_').map(&:capitalize).join}Entry"] }
+        names.each { |kind, name| schemas[name] = entry_schema(kind) }
+        refs = names.to_h { |kind, name| [kind.id, "#/components/schemas/#{name}"] }
+        schemas["NewEntry"]["oneOf"] = refs.values.map { |ref| { "$ref" => ref } }
+        schemas["NewEntry"]["discriminator"]["mapping"] = refs
+        document
+      end
+
+      DOCUMENT = completed(YAML.load_file(File.expand_path("openapi.yml", __dir__))).freeze
       # An answer kept by a browser is no answer of the next version.
       DIGEST = Digest::SHA256.hexdigest(JSON.generate(DOCUMENT))[0, 12]
       SCHEMAS = JSONSchemer.openapi(DOCUMENT)
-
-      module_function
 
       # @param name [String] under components/schemas
       # @param body [Object] parsed JSON with string keys
       # @raise [Core::InputError] names the field and what it should be
       def check(name, body)
-        fault = SCHEMAS.schema(name).validate(body).first or return
+        fault = SCHEMAS.schema(meant(name, body)).validate(body).first or return
         field = fault["data_pointer"].delete_prefix("/").gsub(%r{/(\d+)}, '[\1]').tr("/", ".")
         field = [field, *fault.dig("details", "missing_keys")&.first].reject(&:empty?).join(".")
         raise Core::InputError.new(sentence(field, fault), field: field, code: "bad_request")
       end
 
       # @return [Boolean] whether bodies of a schema may have it
-      def property?(name, key) = DOCUMENT.dig("components", "schemas", name, "properties", key) ? true : false
+      def property?(name, body, key) = schema(meant(name, body)).dig("properties", key) ? true : false
+
+      # Where one property says which of several schemas is meant, that one is checked: its faults can be named.
+      def meant(name, body)
+        told = schema(name)["discriminator"] or return name
+        property, mapping = told.values_at("propertyName", "mapping")
+        value = body.is_a?(Hash) ? body[property] : nil
+        mapping.fetch(value) do
+          Core::InputError.reject(property, "bad_request", "#{property} cannot be used: it is not one of #{mapping.keys.join(', ')}.")
+        end.split("/").last
+      end
+
+      def schema(name) = DOCUMENT.dig("components", "schemas", name)
 
       def sentence(field, fault)
         what = fault["error"].sub(/\A.*? at (?:root|`[^`]*`) /, "")

@@ -2,7 +2,7 @@
 
 require_relative "../core/1_catalogue/wet_end"
 require_relative "identification"
-require_relative "measured_on_ticket"
+require_relative "../core/ticket/kinds"
 
 module Gimlet
   module Present
@@ -17,7 +17,7 @@ module Gimlet
       # @return [Array<String>] one sentence for each thing
       def texts(one)
         readings = (one.readings || []).map { |fields| reading(fields) }
-        readings + [one.measure && MeasuredOnTicket.words(one.measure), work(one.areas), complaint(one.complaint), wish(one.wish),
+        readings + [one.measure && Core::Ticket::Kinds::Measured.told(one.measure), work(one.areas), complaint(one.complaint), wish(one.wish),
                     one.pumps && "#{one.pumps} pumps", one.unit && "torques in #{one.unit}"].compact
       end
 

@@ -67,7 +67,7 @@ module Gimlet
         told = MeasuredOnTicket.call(view.measured).map do |one|
           ["#{one[:told].delete_suffix('.')}: #{one[:verdict].delete_suffix('.')}", *one[:sums].first(2)].join("; ")
         end
-        view.ticket.service.any? ? [*told, MeasuredOnTicket.service(view.ticket.service)] : told
+        view.ticket.service.any? ? [*told, Core::Ticket::Kinds::Measured.service(view.ticket.service)] : told
       end
 
       def found(one)

@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 require_relative "../core/6_kit_plan/plans"
+require_relative "../core/ticket/kinds"
 require_relative "diagnosis"
-require_relative "entry_words"
 require_relative "heard"
 require_relative "identification"
 require_relative "lacking"
@@ -27,7 +27,6 @@ module Gimlet
         @ticket = view.ticket
         @vocabulary = view.found.reference.vocabulary
         @heard = Heard.new(@vocabulary)
-        @words = EntryWords.new(view.found.reference.snapshot.areas)
       end
 
       def call
@@ -51,11 +50,13 @@ module Gimlet
                       settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason } })
       end
 
+      def words(one) = Core::Ticket::Kinds.of(one.kind).words(one.body, @view.found.reference.snapshot.areas)
+
       # A colleague reads the call as it went.
       def line(one)
         pumps, orders = @view.steps[one.number]
         unheard = one.unheard.map { |words| words.slice("words", "note") }
-        { number: one.number, kind: one.kind, at: one.at.iso8601, who: one.who, words: one.words, text: @words.call(one),
+        { number: one.number, kind: one.kind, at: one.at.iso8601, who: one.who, words: one.words, text: words(one),
           items: one.items.map { |item| item(item) }, unheard: unheard, pumps: pumps, orders: orders }
       end
 

@@ -3,6 +3,9 @@
 require "sequel"
 require_relative "../core/input_error"
 
+# Times are kept and read in UTC, whatever the machine's own zone.
+Sequel.default_timezone = :utc
+
 module Gimlet
   module Store
     # The tables of a database, and how they come about: numbered migrations, each whole or not at all together with its number.

@@ -3,14 +3,13 @@
 require "digest"
 require "json"
 require_relative "../core/ticket/entry"
+require_relative "../core/ticket/kinds"
 require_relative "paging"
 
 module Gimlet
   module Store
     # Live jobs at the counter, each an append-only list of entries.
     class Tickets
-      # What an entry makes of its ticket.
-      STATES = { "ordered" => "ordered", "closed" => "closed", "reopened" => "open" }.freeze
       OPEN = "open"
 
       def initialize(database)
@@ -41,17 +40,18 @@ module Gimlet
 
       # The same key twice counts once.
       # @yield [entries] what is there, within the transaction; answers the body, or raises
-      # @return [Boolean] whether it was added
+      # @return [Array<Core::Ticket::Entry>] all of the ticket, with the one of this key
       def append(id, kind:, key:, who:, now: Time.now.utc)
         @database.transaction(mode: :immediate) do
-          next false unless @database[:entries].where(ticket_id: id, key: key).empty?
-
           known = entries(id)
-          body = yield(known)
-          @database[:entries].insert(ticket_id: id, number: (known.last&.number || 0) + 1, kind: kind, body: JSON.generate(body), key: key,
-                                     who: who, at: now)
+          next known unless @database[:entries].where(ticket_id: id, key: key).empty?
+
+          text = JSON.generate(yield(known))
+          number = (known.last&.number || 0) + 1
+          @database[:entries].insert(ticket_id: id, number: number, kind: kind, body: text, key: key, who: who, at: now)
+          body = JSON.parse(text)
           told(id, kind, body, now)
-          true
+          [*known, Core::Ticket::Entry.new(number: number, kind: kind, body: body, at: now, who: who)]
         end
       end
 
@@ -68,7 +68,8 @@ module Gimlet
 
       def told(id, kind, body, now)
         change = { updated_at: now }
-        change[:state] = STATES[kind] if STATES[kind]
+        becomes = Core::Ticket::Kinds.of(kind)::BECOMES
+        change[:state] = becomes if becomes
         change[:words] = Sequel.join([:words, body["words"].downcase, " "]) if kind == "said"
         @database[:tickets].where(id: id).update(change)
       end

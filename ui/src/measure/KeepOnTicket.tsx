@@ -6,7 +6,7 @@ import { api, told } from "../api/client";
 import type { components } from "../api/schema";
 import { freshKey } from "../ticket/key";
 
-type Measure = components["schemas"]["NewEntry"]["measure"];
+type Measure = components["schemas"]["MeasuredEntry"]["measure"];
 
 interface Props {
   ticket: number | null;

@@ -7,7 +7,8 @@ import { answered, keyOf } from "./unanswered";
 
 const LOOK_AGAIN_MS = 2000;
 
-type Step = Omit<NewEntry, "key" | "who">;
+/** Of each kind its own fields. */
+type Step = NewEntry extends infer Kind ? (Kind extends NewEntry ? Omit<Kind, "key" | "who"> : never) : never;
 
 export interface LiveTicket {
   view: TicketView | undefined;

@@ -39,6 +39,10 @@ module Gimlet
             staff
           end
 
+          scripts(app)
+        end
+
+        def self.scripts(app)
           app.serve("newToken") do
             name, role = body_as("NewToken").values_at("name", "role")
             token = authentication.tokens.issue(name, role)

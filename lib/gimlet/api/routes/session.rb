@@ -22,6 +22,11 @@ module Gimlet
             { person: person&.to_h&.slice(:name, :role), people: told, sign_in: authentication.people.any?, demo: authentication.demo?(env) }
           end
 
+          def enter(name, secret)
+            place = { address: peer.address, till: authentication.till_cookie(env), session: authentication.session_cookie(env) }
+            secret.to_s.empty? && authentication.demo?(env) ? sign_in.shown(name, **place) : sign_in.call(name, secret, **place)
+          end
+
           # Read by no script, sent to no other site.
           def cookie(name, value, seconds)
             response.set_cookie(name, value: value, path: "/", httponly: true, same_site: :strict, max_age: seconds.to_s,
@@ -34,9 +39,7 @@ module Gimlet
           app.serve("session") { answer(session_view(person)) }
 
           app.serve("signIn") do
-            name, secret = body_as("SignIn").values_at("name", "secret")
-            place = { address: peer.address, till: authentication.till_cookie(env), session: authentication.session_cookie(env) }
-            cookies = secret.to_s.empty? && authentication.demo?(env) ? sign_in.shown(name, **place) : sign_in.call(name, secret, **place)
+            cookies = enter(*body_as("SignIn").values_at("name", "secret"))
             cookie(Authentication::SESSION_COOKIE, cookies.session, Store::Sessions::LONGEST_S)
             cookie(Authentication::TILL_COOKIE, cookies.till, TILL_S)
             answer(session_view(authentication.sessions.person(cookies.session)), 201)

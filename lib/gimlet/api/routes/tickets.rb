@@ -39,15 +39,14 @@ module Gimlet
           # A ticket gets its number with its first entry.
           app.serve("openTicket") do
             body = body_as("NewEntry")
-            id = database.transaction(mode: :immediate) { tickets.open(body["key"]).tap { |fresh| add_entry.call(fresh, body) } }
-            answer(view(id), 201)
+            id, entries = database.transaction(mode: :immediate) { tickets.open(body["key"]).then { |fresh| [fresh, add_entry.call(fresh, body)] } }
+            answer(view(id, entries), 201)
           end
 
           app.serve("addEntry") do |id|
             body = body_as("NewEntry")
             known_ticket(id)
-            add_entry.call(id, body)
-            answer(view(id), 201)
+            answer(view(id, add_entry.call(id, body)), 201)
           end
         end
       end

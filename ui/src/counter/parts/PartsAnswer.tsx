@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
-import type { NewEntry, Plan } from "../../api/types";
+import type { Plan, Policy } from "../../api/types";
 import { FateSwatch } from "../../drawing/SectionDrawing";
 import { fateNames } from "../../drawing/fates";
 import { price } from "../../shell/format";
@@ -19,7 +19,7 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
     <>
       <ProblemNote ticket={ticket} where="Parts" />
       <ToggleButtonGroup exclusive size="small" value={chosen.policy} aria-label="How to buy" sx={{ flexWrap: "wrap", width: "100%" }}
-        onChange={(_, policy: NonNullable<NewEntry["policy"]> | null) => { if (policy) void ticket.add("Parts", { kind: "plan", policy }); }}>
+        onChange={(_, policy: Policy | null) => { if (policy) void ticket.add("Parts", { kind: "plan", policy }); }}>
         {plan.plans.map((one) => (
           <ToggleButton key={one.policy} value={one.policy} sx={{ flex: 1, flexDirection: "column", alignItems: "start", textAlign: "left", color: "text.primary" }}>
             <span>{[one.name, ...one.also].join(" = ")} · {price(one.price_cents)}</span>

@@ -4,7 +4,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { useVocabulary } from "../../api/queries";
-import type { NewEntry, Plan, Stack, StackLayer } from "../../api/types";
+import type { Outcome, Plan, Stack, StackLayer } from "../../api/types";
 import type { LiveTicket } from "../../ticket/useTicket";
 
 interface Props {
@@ -14,7 +14,6 @@ interface Props {
   layer: StackLayer;
 }
 
-type Outcome = NonNullable<NewEntry["outcome"]>;
 const EVERYWHERE = "everywhere";
 
 /** What to look for on one piece, and what was found, at one position or everywhere. */

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import NativeSelect from "@mui/material/NativeSelect";
 import { useState } from "react";
 import { useVocabulary } from "../../api/queries";
-import type { NewEntry, Plan, Tightening } from "../../api/types";
+import type { Plan, Tightening, TorqueUnit } from "../../api/types";
 import { CrankDrawing } from "../../drawing/CrankDrawing";
 import { FaceDrawing } from "../../drawing/FaceDrawing";
 import { ProblemNote } from "../../shell/ProblemNote";
@@ -22,7 +22,7 @@ export function TighteningAnswer({ ticket, plan }: { ticket: LiveTicket; plan: P
       <label>
         Customer's wrench reads{" "}
         <NativeSelect value={plan.units} inputProps={{ "aria-label": "Unit of the customer's wrench" }}
-          onChange={(event) => void ticket.add("Tightening", { kind: "unit", unit: event.target.value as NonNullable<NewEntry["unit"]> })}>
+          onChange={(event) => void ticket.add("Tightening", { kind: "unit", unit: event.target.value as TorqueUnit })}>
           {units.map((unit) => <option key={unit} value={unit}>{unit}</option>)}
         </NativeSelect>
       </label>

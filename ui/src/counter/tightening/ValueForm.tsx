@@ -4,10 +4,9 @@ import NativeSelect from "@mui/material/NativeSelect";
 import TextField from "@mui/material/TextField";
 import { type FormEvent, useState } from "react";
 import { useVocabulary } from "../../api/queries";
-import type { NewEntry, Tightening } from "../../api/types";
+import type { Tightening, TorqueUnit } from "../../api/types";
 import type { LiveTicket } from "../../ticket/useTicket";
 
-type Unit = NonNullable<NewEntry["unit"]>;
 
 interface Props {
   one: Tightening;
@@ -19,7 +18,7 @@ interface Props {
 export function ValueForm({ one, unit: usual, ticket }: Props) {
   const units = useVocabulary().data?.units ?? [];
   const [value, setValue] = useState("");
-  const [unit, setUnit] = useState(usual as Unit);
+  const [unit, setUnit] = useState(usual as TorqueUnit);
   const [source, setSource] = useState("");
   const pump = ticket.view?.pump?.id;
   if (!pump) return null;
@@ -33,7 +32,7 @@ export function ValueForm({ one, unit: usual, ticket }: Props) {
   return (
     <Box component="form" onSubmit={send} aria-label={`${one.name}: enter a value`} sx={{ display: "flex", gap: 1, alignItems: "center", mt: 0.75, flexWrap: "wrap" }}>
       <TextField size="small" type="number" label="value found" value={value} onChange={(event) => setValue(event.target.value)} sx={{ width: 120 }} slotProps={{ htmlInput: { step: "any" } }} />
-      <NativeSelect value={unit} onChange={(event) => setUnit(event.target.value as Unit)} inputProps={{ "aria-label": `${one.name}: unit of the value` }}>
+      <NativeSelect value={unit} onChange={(event) => setUnit(event.target.value as TorqueUnit)} inputProps={{ "aria-label": `${one.name}: unit of the value` }}>
         {units.map((other) => <option key={other} value={other}>{other}</option>)}
       </NativeSelect>
       <TextField size="small" label="where it stands" value={source} onChange={(event) => setSource(event.target.value)} sx={{ width: 230 }} />

@@ -4,10 +4,8 @@ import NativeSelect from "@mui/material/NativeSelect";
 import TextField from "@mui/material/TextField";
 import { type FormEvent, useState } from "react";
 import { useVocabulary } from "../../api/queries";
-import type { NewEntry } from "../../api/types";
+import type { TorqueUnit } from "../../api/types";
 import type { LiveTicket } from "../../ticket/useTicket";
-
-type Unit = NonNullable<NewEntry["unit"]>;
 
 /** A torque wrench that the customer has, as it says on it; what it reaches is not lent. */
 export function OwnWrench({ ticket }: { ticket: LiveTicket }) {
@@ -15,7 +13,7 @@ export function OwnWrench({ ticket }: { ticket: LiveTicket }) {
   const [from, setFrom] = useState("");
   const [to, setTo] = useState("");
   const [mark, setMark] = useState("");
-  const [unit, setUnit] = useState<Unit>((ticket.view?.ticket.unit as Unit | undefined) ?? "N·m");
+  const [unit, setUnit] = useState<TorqueUnit>((ticket.view?.ticket.unit as TorqueUnit | undefined) ?? "N·m");
   const send = async (event: FormEvent) => {
     event.preventDefault();
     if (await ticket.add("Tools", { kind: "owns", has: true, from: Number(from), to: Number(to), unit, mark: mark === "" ? null : Number(mark) })) {
@@ -29,7 +27,7 @@ export function OwnWrench({ ticket }: { ticket: LiveTicket }) {
       <span>The customer's torque wrench goes</span>
       <TextField size="small" type="number" label="from" value={from} onChange={(event) => setFrom(event.target.value)} sx={{ width: 90 }} slotProps={{ htmlInput: { step: "any" } }} />
       <TextField size="small" type="number" label="to" value={to} onChange={(event) => setTo(event.target.value)} sx={{ width: 90 }} slotProps={{ htmlInput: { step: "any" } }} />
-      <NativeSelect value={unit} onChange={(event) => setUnit(event.target.value as Unit)} inputProps={{ "aria-label": "Unit of that wrench" }}>
+      <NativeSelect value={unit} onChange={(event) => setUnit(event.target.value as TorqueUnit)} inputProps={{ "aria-label": "TorqueUnit of that wrench" }}>
         {units.map((one) => <option key={one} value={one}>{one}</option>)}
       </NativeSelect>
       <TextField size="small" type="number" label="marks every" value={mark} onChange={(event) => setMark(event.target.value)} sx={{ width: 120 }} slotProps={{ htmlInput: { step: "any" } }} />

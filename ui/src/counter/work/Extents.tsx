@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Radio from "@mui/material/Radio";
 import RadioGroup from "@mui/material/RadioGroup";
-import type { NewEntry, TicketView } from "../../api/types";
+import type { Extent, TicketView } from "../../api/types";
 import { price } from "../../shell/format";
 import type { LiveTicket } from "../../ticket/useTicket";
 
@@ -14,7 +14,7 @@ export function Extents({ ticket, extents }: { ticket: LiveTicket; extents: Tick
     <Box>
       <Box id="extent" sx={{ fontWeight: 700 }}>How far</Box>
       <RadioGroup aria-labelledby="extent" value={chosen?.id ?? ""}
-        onChange={(event) => void ticket.add("Work", { kind: "extent", extent: event.target.value as NonNullable<NewEntry["extent"]> })}>
+        onChange={(event) => void ticket.add("Work", { kind: "extent", extent: event.target.value as Extent })}>
         {extents.map((one) => (
           <FormControlLabel key={one.id} value={one.id} control={<Radio size="small" sx={{ py: 0.5 }} />}
             label={`${one.name}: ${price(one.price_cents)}, ${one.pieces} pieces${one.unfilled > 0 ? `, ${one.unfilled} not covered` : ""}`} />

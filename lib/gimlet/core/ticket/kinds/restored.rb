@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+require_relative "struck"
+
+module Gimlet
+  module Core
+    module Ticket
+      module Kinds
+        # What was struck out counts again.
+        class Restored < Kind
+          Struck.fields.each { |name, schema| field(name, schema, required: Struck.required.include?(name)) }
+
+          def self.follow(body, ticket) = Struck.follow(body, ticket)
+          def self.strike(body, struck) = [body.values_at("of", "item"), [body["of"], nil]].each { |key| struck.delete(key) }
+          def self.words(body, _areas) = "brought back: line #{body['of']}"
+        end
+      end
+    end
+  end
+end

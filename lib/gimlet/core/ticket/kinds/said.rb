@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+require_relative "../kind"
+
+module Gimlet
+  module Core
+    module Ticket
+      module Kinds
+        # A line that was typed. What was heard in it is kept with it: { items, unheard }, as Ear::Heard has them.
+        class Said < Kind
+          KEPT = %i[areas complaint wish pumps unit measure from to].freeze
+
+          field "words", TEXT.call(1000)
+          field "asked", { "type" => %w[string null], "description" => "The trait that was asked for." }, required: false
+
+          def self.check(body, known)
+            body["words"].strip.empty? && reject("words", "missing", "Type something first.")
+            body.merge("heard" => known.listen(body["words"], body["asked"]))
+          end
+
+          def self.items(body)
+            body.dig("heard", "items").map do |item|
+              symbols(item).slice(*KEPT).merge(readings: item["readings"]&.map { |reading| symbols(reading) })
+            end
+          end
+        end
+      end
+    end
+  end
+end

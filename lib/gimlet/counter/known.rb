@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+require_relative "../core/input_error"
+require_relative "diagnose_call"
+require_relative "identify_pump"
+require_relative "measured_on_ticket"
+
+module Gimlet
+  module Counter
+    # What an entry of a ticket may speak of: the catalogue, the vocabulary, customers, and what is heard of words. Which pump the ticket is for may
+    # still change.
+    #
+    #   known = Known.new(reference, customers, "phone")
+    #   known.listen("8 bolts", nil) # => {"items" => [...], "unheard" => []}
+    class Known
+      # @param reference [Reference]
+      # @param customers [Store::Customers]
+      # @param channel [String] how the customer is present: who observes follows from it
+      def initialize(reference, customers, channel)
+        @reference = reference
+        @channel = channel
+        @identify = IdentifyPump.new(reference, customers)
+      end
+
+      def snapshot = @reference.snapshot
+      def vocabulary = @reference.vocabulary
+      def diagnosis = DiagnoseCall::MODEL
+
+      # @return [Boolean] whether a check can be answered so
+      def answer?(result) = DiagnoseCall::ANSWERS.key?(result)
+
+      # What a line says, as an entry keeps it, with who observed it.
+      # @return [Hash] "items" and "unheard", plain data
+      # @raise [Core::InputError]
+      def listen(words, asked)
+        heard = @reference.ear.call(words, asked: asked)
+        @identify.checked(heard.readings, "words", @channel)
+        { "items" => heard.items.map { |item| item(item) }, "unheard" => heard.unheard.map { |row| row.to_h.transform_keys(&:to_s) } }
+      end
+
+      # @param row [Hash{String=>Object}] a reading as it was sent
+      # @return [Hash{String=>Object}] with who observed it
+      # @raise [Core::InputError]
+      def reading(row)
+        observed(row || {}).tap { |told| @identify.checked([told.transform_keys(&:to_sym)], "reading", @channel) }
+      end
+
+      # @param body [Hash{String=>Object}] what and measure
+      # @return [Array<Hash>] readings that follow from what was measured
+      # @raise [Core::InputError]
+      def measured(body) = measured_on_ticket.readings(body).map { |row| observed(row) }
+
+      # @param id [Integer, nil]
+      # @raise [Core::InputError] when there is no such customer
+      def customer(id) = @identify.owned_by(id)
+
+      # @raise [Core::InputError] when no part or kit has the number
+      def sold(number)
+        snapshot.part(number) || snapshot.kit(number) ||
+          Core::InputError.reject("number", "unknown_part", "There is no part or kit “#{number}”.")
+      end
+
+      private
+
+      def measured_on_ticket = @measured_on_ticket ||= MeasuredOnTicket.new(@reference)
+      def observed(row) = { "observer" => IdentifyPump::OBSERVER.fetch(@channel) }.merge(row)
+
+      def item(item)
+        follows = item.measure && measured_on_ticket.readings(item.measure)
+        readings = item.readings&.map { |reading| fields(reading) } || follows
+        item.to_h.compact.transform_keys(&:to_s).merge("readings" => readings&.map { |row| observed(row) }).compact
+      end
+
+      # Exact numbers become plain ones, in the unit they were said in.
+      def fields(reading) = reading.to_h { |key, value| [key.to_s, number(value)] }
+
+      def number(value)
+        case value
+        when Rational then value.denominator == 1 ? value.to_i : value.to_f
+        when Array then value.map { |inner| number(inner) }
+        else value
+        end
+      end
+    end
+  end
+end
