@@ -55,7 +55,7 @@ export function SignIn({ session }: { session: Session }) {
               {typing && <TextField autoFocus fullWidth label="Your name" value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { autoComplete: "username", maxLength: 80 } }} />}
               <Box sx={{ display: "flex", gap: 1 }}>
                 <TextField key={come.submittedAt} autoFocus={!typing || come.isError} fullWidth type="password" label={typing ? "PIN or password" : `PIN or password of ${name}`} value={secret} onChange={(event) => setSecret(event.target.value)} slotProps={{ htmlInput: { autoComplete: "current-password", maxLength: 72 } }} />
-                <Button type="submit" variant="contained" disabled={secret === "" || name.trim() === ""}>Sign in</Button>
+                <Button type="submit" variant="contained" disabled={secret === "" || name.trim() === ""} sx={{ whiteSpace: "nowrap", flexShrink: 0 }}>Sign in</Button>
               </Box>
             </Box>
           )}
