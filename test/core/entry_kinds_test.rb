@@ -73,7 +73,7 @@ class EntryKindsTest < Minitest::Test
       words ? assert_equal(words, told) : assert_nil(told)
       before = folded
       after = folded([kind, body])
-      assert_equal made, after.reject { |field, value| value == before[field] }
+      assert_equal(made, after.reject { |field, value| value == before[field] })
       back = TAKEN_BACK[kind] and assert_equal(before, folded([kind, body], [kind, back]), "taken back")
     end
   end
