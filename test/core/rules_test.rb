@@ -1,0 +1,148 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+
+# Rules that were once taken away without a test noticing: each is asked for by itself.
+class RulesTest < Minitest::Test
+  include DemoCatalogue
+
+  Core = Gimlet::Core
+
+  def teardown_of(id, scope, extent: nil) = Core::Teardown.of(variant(id), extent ? Core::Scope.of(scope, extent: extent) : scope)
+  def found(slot, outcome, position = nil) = Core::Finding.new(slot: slot, outcome: outcome, position: position)
+  def demand(id, scope, **others) = Core::Demand.new(teardown_of(id, scope), snapshot, **others)
+
+  def fates(id, scope, *findings)
+    Core::Fates.of(teardown_of(id, scope), findings).group_by { |fate| fate.place.layer.slot }.transform_values { |same| same.map(&:kind) }
+  end
+
+  # However good it looks: a crush washer that came off, a seal that came out with its guide.
+  def test_a_good_finding_does_not_save_what_removal_destroys
+    %w[crush_washer rod_oring lp_seal].each do |slot|
+      assert_equal [:replace] * 3, fates("DK418", ["oil_seals"], found(slot, "as_it_is"))[slot], slot
+    end
+    assert_equal [:keep] * 3, fates("DK418", ["oil_seals"], found("support_ring", "as_it_is"))["support_ring"]
+  end
+
+  # What is always renewed with agreed work is renewed, but where only the leak is mended and it can be judged.
+  def test_a_good_finding_and_what_is_always_renewed
+    assert_equal [:replace] * 3, fates("DK418", ["oil_seals"], found("oil_seal", "as_it_is"))["oil_seal"]
+    spring = lambda do |extent|
+      good = [Core::Finding.new(slot: "inlet_spring", measured: { "free length" => 30.0 })]
+      all = Core::Fates.of(teardown_of("MGL40", ["inlet_valves"], extent: extent), good)
+      all.select { |fate| fate.place.layer.slot == "inlet_spring" }.map(&:kind).uniq
+    end
+    assert_equal [[:replace], [:keep]], [spring.call("recommended"), spring.call("leak_only")]
+  end
+
+  def test_a_finding_with_a_place_beats_one_without
+    there = "cylinder 2"
+    [[found("support_ring", "replace"), found("support_ring", "as_it_is", there)],
+     [found("support_ring", "as_it_is", there), found("support_ring", "replace")]].each do |both|
+      rings = Core::Fates.of(teardown_of("DK418", ["oil_seals"]), both).select { |fate| fate.place.layer.slot == "support_ring" }
+      assert_equal({ "cylinder 1" => :replace, there => :keep, "cylinder 3" => :replace }, rings.to_h { |fate| [fate.place.position, fate.kind] })
+    end
+  end
+
+  # A limit is what is still good: at least 30 mm is kept at 30.
+  def test_the_edge_of_a_criterion
+    least = Core::Catalogue::Criterion.new(measure: "free length", at_least: 30, unit: "mm", outcome: "replace")
+    most = Core::Catalogue::Criterion.new(measure: "wear", at_most: 0.15, unit: "mm", outcome: "replace")
+    assert_equal [false, true, false, true], [least.broken_by?(30), least.broken_by?(29.999), most.broken_by?(0.15), most.broken_by?(0.1501)]
+  end
+
+  # Pieces without a number, and those that go along in case, are counted for every pump.
+  def test_missing_and_held_are_counted_for_every_pump
+    one, three = [1, 3].map { |pumps| demand("PG50L", ["discharge_valves"], pumps: pumps) }
+    refute_empty one.held
+    assert_equal one.held.map { |held| held.quantity * 3 }, three.held.map(&:quantity)
+    broken = document("drosselby-dk4")
+    broken["fits"].reject! { |fit| fit["slot"] == "crush_washer" }
+    series = Core::Catalogue::Snapshot.new([Core::Catalogue::Build.call(broken)], version: "x")
+    missing = lambda do |pumps|
+      work = Core::Teardown.of(series.variants.find { |one| one.id == "DK418" }, ["oil_seals"])
+      Core::Demand.new(work, series, pumps: pumps).missing.map(&:quantity)
+    end
+    assert_equal [[3], [9]], [missing.call(1), missing.call(3)]
+  end
+
+  # Two pumps that need the same parts, but another torque, or another setting of the crank, are two orders.
+  def test_turns_and_crank_are_part_of_an_order
+    pair = lambda do |&change|
+      same, other = [document("drosselby-dk4"), document("drosselby-dk4").tap { |one| change.call(one) }].map do |text|
+        one = Core::Catalogue::Snapshot.new([Core::Catalogue::Build.call(text)], version: "x")
+        Core::Plan::Signature.of(one.variants.find { |variant| variant.id == "DK418" }, ["packings"], one)
+      end
+      same == other
+    end
+    assert(pair.call { |text| text["series"]["manual"] = "another edition" }, "what is not on the bench tells no orders apart")
+    refute(pair.call { |text| text["fasteners"].find { |one| one["id"] == "head_bolts" }["tightenings"][0]["value"] += 1 })
+    refute(pair.call { |text| text["refit"]["school"] = "centre_out" })
+  end
+
+  # The sheet's tolerance is of the value, so it is said with the last pass only.
+  def test_the_tolerance_is_of_the_full_value
+    pump = variant("HBL20")
+    told = Core::Tightening::Instruct.call(pump.series.fastener("head_bolts"), pump, unit: "N·m")
+    assert_match(/44 ± 2 N·m/, told.text)
+    assert_equal(["17.6 N·m", "30.8 N·m", "44 N·m"], told.rounds.select(&:torque).map { |round| round.text[/[\d.]+ N·m/] })
+    refute(told.rounds.any? { |round| round.text.include?("±") })
+  end
+
+  # A flow that was denied is none that was told.
+  def test_a_denied_flow_is_not_held_against_the_pump
+    leader = Core::Plan::Possibilities.of(snapshot).find { |one| one.id == "DK418" }
+    told = reading("flow_l_min", 90)
+    assert_equal "too_much", Core::Candidates::FlowCheck.call([told], leader).verdict
+    assert_nil Core::Candidates::FlowCheck.call([told.with(denied: true)], leader)
+  end
+
+  # However unsure somebody is, what they say speaks for it, not against it.
+  def test_doubt_never_turns_a_reading_round
+    vague = vocabulary.trait("cover_colour").with(mistaken: 0.4)
+    reading = Core::Readings::Reading.new(definition: vague, value: "green", observer: "caller", hedged: true)
+    assert_in_delta Core::Readings::Odds::WORST, vague.way.mistaken(reading)
+    assert_operator vague.way.fits(reading, "green", 2), :>, vague.way.fits(reading, "blue", 2)
+  end
+
+  # Who could not read one thing off the papers has no papers: the next question is not another of theirs.
+  def test_a_group_that_could_not_be_answered_is_asked_less
+    classes = Core::Candidates::OrderClasses.new(ORDER_IDS.call(snapshot, ["packings"]))
+    asked = lambda do |*readings|
+      questions = Core::Candidates::Identify.new(FIELD, classes).call(readings, channel: "phone").questions
+      questions.find { |one| one.trait.id == "pressure_bar" }&.gain_bits
+    end
+    before, after = asked.call(reading("series", "TK4")), asked.call(reading("series", "TK4"), reading("flow_l_min", unknown: true))
+    assert_in_delta 0.35 * before, after || 0.0, 1e-9
+  end
+
+  # Loose parts complete a set only where no kit has them.
+  def test_complete_sets_are_kits_with_what_no_kit_holds
+    plan = Core::KitPlan::Plans.new(demand("TK4L20 from 31000", %w[packings discharge_valves]), snapshot, STOCK).one("complete_sets")
+    kits, loose = plan.lines.partition(&:kit)
+    held = kits.flat_map { |line| snapshot.kit(line.number).contents.keys }
+    refute_empty kits
+    refute_empty loose
+    assert_empty loose.map(&:number) & held
+    dear = STOCK.merge("PW-K220" => STOCK.fetch("PW-K220").with(price_cents: 1_000_000))
+    bought = %w[complete_sets cheapest].map do |policy|
+      Core::KitPlan::Plans.new(demand("TK4L20 from 31000", ["packings"]), snapshot, dear).one(policy).lines.map(&:number).include?("PW-K220")
+    end
+    assert_equal [true, false], bought, "however dear the kit is"
+  end
+
+  # Why a kit is not bought is said by what stands in its way.
+  def test_why_a_kit_was_passed_over
+    work = demand("TK4L20 from 31000", ["packings"])
+    reason = lambda do |stock, policy, fixed: []|
+      Core::KitPlan::Plans.new(work, snapshot, stock, fixed: fixed).one(policy).passed_over.find { |kit| kit.number == "PW-K220" }&.reason
+    end
+    kit = STOCK.fetch("PW-K220")
+    assert_nil reason.call(STOCK, "cheapest"), "bought"
+    assert_equal "no price on file", reason.call(STOCK.except("PW-K220"), "cheapest")
+    assert_equal "none on the shelf today", reason.call(STOCK.merge("PW-K220" => kit.with(on_hand: 0)), "on_shelf")
+    assert_match(/holds \d+ of the pieces needed/, reason.call(STOCK.merge("PW-K220" => kit.with(price_cents: 10_000_000)), "cheapest"))
+    by_hand = Core::KitPlan::Fixed.new(number: "PW-K220", quantity: 0, reason: "he has one")
+    assert_equal "taken off by hand: he has one", reason.call(STOCK, "cheapest", fixed: [by_hand])
+  end
+end
