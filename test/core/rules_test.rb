@@ -44,6 +44,23 @@ class RulesTest < Minitest::Test
     end
   end
 
+  # Held against a closure of its own (union of overlapping sets, over and over), for random rules in random order.
+  def test_what_is_changed_together_is_a_closure
+    random = Random.new(Minitest.seed)
+    areas = %w[inlet_valves discharge_valves packings plungers oil_seals]
+    200.times do
+      rules = Array.new(random.rand(1..4)) { areas.sample(2, random: random) }
+      text = document("drosselby-dk4").merge("change_together" => rules.map { |some| { "areas" => some, "reason" => some.join(" and ") } })
+      pump = Core::Catalogue::Snapshot.new([Core::Catalogue::Build.call(text)], version: "x").variants.first
+      agreed = [areas.sample(random: random)]
+      wanted = agreed.dup
+      rules.size.times { rules.each { |some| wanted |= some if some.intersect?(wanted) } }
+      found = Core::Teardown.of(pump, agreed)
+      assert_equal (wanted - agreed).sort, found.added.keys.sort, "#{agreed} by #{rules}, seed #{Minitest.seed}"
+      assert(found.added.all? { |id, why| why.split(" and ").include?(id) })
+    end
+  end
+
   # A limit is what is still good: at least 30 mm is kept at 30.
   def test_the_edge_of_a_criterion
     least = Core::Catalogue::Criterion.new(measure: "free length", at_least: 30, unit: "mm", outcome: "replace")

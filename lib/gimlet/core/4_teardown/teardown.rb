@@ -71,13 +71,11 @@ module Gimlet
         @added, @left_out = @scope.extent == "leak_only" ? [{}, together] : [together, {}]
       end
 
-      def together(areas)
-        rules = @series.together.select { |rule| met?(rule) }
-        rules.each_with_object({}) do |rule, added|
-          next unless rule.areas.intersect?(areas + added.keys)
-
-          (rule.areas - areas - added.keys).each { |id| added[id] = rule.reason }
-        end
+      # What one rule adds may call another, whatever their order.
+      def together(areas, added = {})
+        all = areas + added.keys
+        rule = @series.together.find { |one| met?(one) && one.areas.intersect?(all) && (one.areas - all).any? } or return added
+        together(areas, added.merge((rule.areas - all).to_h { |id| [id, rule.reason] }))
       end
 
       def wanted_areas
