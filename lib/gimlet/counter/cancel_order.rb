@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/input_error"
+require_relative "../core/reason"
 require_relative "order_changed"
 
 module Gimlet
@@ -9,9 +10,6 @@ module Gimlet
     #
     #   CancelOrder.new(database, orders).call(3, "reason" => "the pump was beyond it", "revision" => 1)
     class CancelOrder
-      # Letters.
-      SHORTEST_REASON = 3
-
       # @param database [Sequel::Database]
       # @param orders [Store::Orders]
       def initialize(database, orders)
@@ -24,7 +22,7 @@ module Gimlet
       # @raise [Core::InputError, OrderChanged] nothing was changed
       def call(id, request)
         reason = request["reason"].strip
-        reason.size < SHORTEST_REASON && reject("reason", "reason_too_short", "Say in a few words why the order is cancelled.")
+        Core::Reason.check(reason, "Say in a few words why the order is cancelled.")
         @database.transaction(mode: :immediate) do
           order = @orders.brief(id)
           order[:cancelled_at] && reject("id", "cancelled", "Order #{id} is cancelled already.")

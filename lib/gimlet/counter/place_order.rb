@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/input_error"
+require_relative "../core/reason"
 require_relative "../present/lacking"
 require_relative "../present/order_record"
 require_relative "../present/seen"
@@ -33,8 +34,6 @@ module Gimlet
           "“#{one[:was]}” is “#{one[:is]}” now"
         end
       end
-
-      REASON = 3
 
       # @param work [WorkOnTicket] on the newest catalogue
       # @param database [Sequel::Database]
@@ -93,7 +92,7 @@ module Gimlet
           Core::InputError.reject("scope", "empty_scope", "Agree at least one work area first.")
         elsif view.planned.nil?
           Core::InputError.reject("pump", "no_pump", "No order leads yet: find the pump, or take one by hand.")
-        elsif view.lacking.any? && reason.to_s.strip.size < REASON
+        elsif view.lacking.any? && !Core::Reason.said?(reason)
           why = Present::Lacking.call(view.lacking).map { |one| one[:text] }.join(" ")
           Core::InputError.reject("reason", "reason_needed", "#{why} Say why the order is placed all the same.")
         end
