@@ -60,8 +60,8 @@ class TighteningTest < Minitest::Test
     assert_match(/split pin \(less than 60°\), never back/, instruct("torque_to_next_slot", value: 27, unit: "N·m", slots: 6).text)
     assert_equal "finger-tight, then one eighth turn", instruct("finger_then_turn", turns: 0.125).text
     assert_match(/next slot for the split pin, never back/, instruct("torque_to_next_slot", value: 20, unit: "N·m").text)
-    assert_equal "tight, back off half a turn, later a quarter turn on", instruct("back_off", turns: 0.5, then_turns: 0.25).text
-    assert_equal "tight to 160 N·m, back off half a turn, later a quarter turn on",
+    assert_equal "tight, back off half a turn; later tight again, and a quarter turn beyond", instruct("back_off", turns: 0.5, then_turns: 0.25).text
+    assert_equal "tight to 160 N·m, back off half a turn; later tight again, and a quarter turn beyond",
                  instruct("back_off", value: 160, unit: "N·m", turns: 0.5, then_turns: 0.25).text
     assert_match(/no figure/, instruct("firm").text)
   end

@@ -63,7 +63,8 @@ class CardsTest < Minitest::Test
   # Every family of valves, rebuilt whole: its card says how it is set, the least first, and what to beware of.
   SETTING = ["Set it with the gun open. Cap out until the spring is free", "Cap in, half a turn at a time", "Lock the cap",
              "must run back through the bypass",
-             "The clip flies", "on the flat side", "on the pointed side", "into the thrust plate"].freeze
+             "The clip flies", "on the flat side", "on the pointed side", "The wrong way round there is no pressure at all",
+             "The bottom disc goes back first, with its ring, and lies flat"].freeze
 
   def test_the_card_of_every_family_of_valves
     valves = reference.snapshot.variants.select { |one| one.series.item == "valve" }.uniq(&:series)
@@ -75,6 +76,38 @@ class CardsTest < Minitest::Test
       places = SETTING.first(4).map { |text| card.index(squeezed(text)) }
       assert_equal places.sort, places, "in the order in which it is done"
     end
+  end
+
+  # What a wrong word makes dangerous, or useless. Common practice of each construction, no source.
+  BEWARE = {
+    "TK4L20 from 31000" => ["closed top up: the thread to draw it by is in it", "push the whole guide in square until it clicks home in the head"],
+    "MGL40" => ["Nobody's hand or face in their line", "Take the two outer bolts of the top row out first and put the support pins in their place"],
+    "SC325L" => ["first step is where the low-pressure seal seats", "The tabbed retainers come out before the plunger"],
+    "SV20" => ["lips to the discharge side", "The inlet manifold goes over the bare rods"],
+    "DW40" => ["then the greased piston assembly, driven until it bottoms in that head; then the second head"],
+    "CB30-12" => ["Turn the pump over, outlet ports uppermost", "the force goes through its inner ring only"],
+    "PG50L" => ["later tight again, and one eighth turn beyond", "Before starting, set the seats by pressure",
+                "final tightening only with the plunger in and the retainer set true to it", "nut comes out"]
+  }.freeze
+
+  def test_what_a_wrong_word_would_make_dangerous
+    BEWARE.each do |id, sentences|
+      card = read(record(reference.snapshot.variants.find { |one| one.id == id }))
+      assert_empty sentences.reject { |text| card.include?(squeezed(text)) }, id
+    end
+    seats = read(record(reference.snapshot.variants.find { |one| one.id == "PG50L" }))
+    places = ["Fill the fluid end and vent it", "Before starting, set the seats by pressure", "Open the gun or dump valve"].map do |text|
+      seats.index(squeezed(text))
+    end
+    assert_equal places.sort, places, "vented, then set, then started"
+  end
+
+  # Held against where the layers lie: the ring that holds meets the pressure first, its backup is behind it; lips look to the pressure.
+  def test_rings_and_lips_by_where_they_lie
+    rings = reference.snapshot.series.find { |one| one.name == "TK4" }.stack("discharge_valve").layers.map(&:slot)
+    assert_operator rings.index("cover_backup"), :<, rings.index("plate_oring"), "from the plate to the cylinder, where the pressure is"
+    two = reference.snapshot.series.find { |one| one.name == "SV" }.stack("packing")
+    assert_equal ["inlet manifold, upper side", "from"], [two.from, two.layer("hp_seal").opens_to]
   end
 
   def test_the_torque_strip_is_one_page_with_every_value

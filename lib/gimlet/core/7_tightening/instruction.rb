@@ -77,7 +77,8 @@ module Gimlet
           when "snug_then_angle" then "#{told}, then #{@tightening.angles_deg.map { |angle| "#{angle}° on" }.join(', then ')}"
           when "finger_then_turn" then "finger-tight, then #{turn(@tightening.turns)} turn"
           when "torque_to_next_slot" then "#{told}, then on to the next slot for the split pin#{at_most}, never back"
-          when "back_off" then "#{tight}, back off #{turn(@tightening.turns)} turn, later #{turn(@tightening.then_turns)} turn on"
+          when "back_off"
+            "#{tight}, back off #{turn(@tightening.turns)} turn; later tight again, and #{turn(@tightening.then_turns)} turn beyond"
           when "firm" then Words::FIRM
           else "no value on file: look in #{@variant.series.manual || "the maker's manual"}"
           end
