@@ -18,7 +18,7 @@ class UploadsTest < Minitest::Test
   def list(lines) = StringIO.new("number,price\n#{(1..lines).map { |at| "N-#{at},#{at}.50\n" }.join}")
   def begun(lines) = uploads.begin("prices", list(lines), who: "Adela", longest: 10_000_000)
 
-  def wait_until(upload, seconds: 30)
+  def wait_until(upload, seconds: 90)
     (seconds * 50).times { yield(upload) ? (return upload) : sleep(0.02) }
     flunk "#{upload.state}, #{upload.done} of #{upload.of}: #{upload.problem}"
   end

@@ -85,6 +85,10 @@ class CardsTest < Minitest::Test
     "SC325L" => ["first step is where the low-pressure seal seats", "The tabbed retainers come out before the plunger"],
     "SV20" => ["lips to the discharge side", "The inlet manifold goes over the bare rods"],
     "DW40" => ["then the greased piston assembly, driven until it bottoms in that head; then the second head"],
+    "UX3800" => ["anti-seize on its back only, never on that face", "none on the bronze backup", "grit kills the new seals"],
+    "GT2-25" => ["They go onto the oiled plungers first, then the manifold"],
+    "HBL20" => ["lower plate, and last the seat with its flat side out"],
+    "DK418" => ["grasp the seal under the guide, side to side while pulling"],
     "CB30-12" => ["Turn the pump over, outlet ports uppermost", "the force goes through its inner ring only"],
     "PG50L" => ["later tight again, and one eighth turn beyond", "Before starting, set the seats by pressure",
                 "final tightening only with the plunger in and the retainer set true to it", "nut comes out"]
@@ -106,6 +110,14 @@ class CardsTest < Minitest::Test
   def test_rings_and_lips_by_where_they_lie
     rings = reference.snapshot.series.find { |one| one.name == "TK4" }.stack("discharge_valve").layers.map(&:slot)
     assert_operator rings.index("cover_backup"), :<, rings.index("plate_oring"), "from the plate to the cylinder, where the pressure is"
+    { "HB" => %w[inlet_valve discharge_valve], "SC3" => %w[inlet_valve discharge_valve] }.each do |name, stacks|
+      stacks.each do |id|
+        slots = reference.snapshot.series.find { |one| one.name == name }.stack(id).layers.map(&:slot)
+        assert_operator slots.index("plug_backup"), :<, slots.index("plug_oring"), "#{name}: from the plug to the cylinder"
+      end
+    end
+    check = reference.snapshot.series.find { |one| one.name == "UX" }.stack("check_valve")
+    assert_equal ["outlet", %w[hp_spring hp_poppet hp_seat]], [check.from, check.layers.map(&:slot)], "the spring behind the poppet"
     two = reference.snapshot.series.find { |one| one.name == "SV" }.stack("packing")
     assert_equal ["inlet manifold, upper side", "from"], [two.from, two.layer("hp_seal").opens_to]
   end

@@ -39,7 +39,7 @@ module Http
   end
 
   def settled(id)
-    600.times do
+    1800.times do
       get "/api/uploads/#{id}"
       return json unless %w[waiting reading taking].include?(json["state"])
 

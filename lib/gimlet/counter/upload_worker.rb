@@ -23,8 +23,8 @@ module Gimlet
     class UploadWorker
       # Lines between two that are said.
       EVERY = 500
-      # Behind the counter, so that nobody there waits for it.
-      NICENESS = 19
+      # Behind the counter, so that nobody there waits for it; not so far that a busy machine never comes to it.
+      NICENESS = 10
       LONGEST_NESTING = 40
 
       # @param order [Hash{String=>Object}]
