@@ -34,6 +34,7 @@ module Gimlet
       @lock = Store::Lock.new(@path)
       @lock.take || reject("in_use", @lock.refusal)
       @path = File.realdirpath(@path)
+      Counter::Uploads.clear(@path)
       @database = Store.connect(@path, lock: @lock, out: @out)
       sound
       people

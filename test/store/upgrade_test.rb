@@ -205,6 +205,17 @@ class UpgradeTest < Minitest::Test
     ENV.delete("GIMLET_BACKUP_MINUTES")
   end
 
+  def test_files_that_were_being_read_are_cleared_at_the_next_start
+    connected
+    left = File.join(FileUtils.mkdir_p("#{@path}.uploads").first, "0123")
+    File.write(left, "number,price")
+    ENV["GIMLET_BACKUP_MINUTES"] = "0"
+    Gimlet::Server.new(@path, out: StringIO.new).app
+    refute File.exist?(left)
+  ensure
+    ENV.delete("GIMLET_BACKUP_MINUTES")
+  end
+
   # A copy with a log of its own: what stands there only was missing after the restore, and that was said when the old file was gone.
   def test_a_restore_takes_what_the_log_of_the_copy_has
     connected

@@ -18,10 +18,17 @@ module Gimlet
       # Seconds after which one that nobody touches is gone.
       KEPT_S = 30 * 60
 
-      # @param database [String] its path; the files lie in a folder beside it
+      # What a server that was cut short left behind: nobody can ask for it any more.
+      # @param database [String] its path
+      def self.clear(database) = FileUtils.rm_rf(folder(database))
+
+      # @return [String] where the files lie, beside the database
+      def self.folder(database) = "#{database}.uploads"
+
+      # @param database [String] its path
       def initialize(database)
         @database = database
-        @folder = "#{database}.uploads"
+        @folder = self.class.folder(database)
         @uploads = {}
         @steps = Queue.new
         @lock = Mutex.new
