@@ -71,6 +71,18 @@ class UploadsTest < Minitest::Test
     assert_nil upload.look
   end
 
+  # All or nothing, and never said to be nothing when it may be all.
+  def test_what_is_being_taken_is_not_given_up
+    upload = wait_until(begun(60_000)) { |one| one.state == "looked" }
+    uploads.take(upload, mark: upload.look["mark"], skip: false)
+    wait_until(upload) { |one| one.state == "taking" && one.done }
+    assert_equal "being_taken", assert_raises(Gimlet::Core::InputError) { upload.give_up }.code
+    upload.stop
+    wait_until(upload) { |one| one.state == "looked" }
+    assert_equal "not_known", upload.problem["code"]
+    assert_includes [0, 60_000], database[:stock].where(Sequel.like(:number, "N-%")).count
+  end
+
   def test_only_a_few_wait
     all = Array.new(Uploads::MOST) { begun(50_000) }
     error = assert_raises(Gimlet::Core::InputError) { begun(1) }

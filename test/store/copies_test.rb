@@ -54,6 +54,22 @@ class CopiesTest < Minitest::Test
     assert(strange.all? { |file| File.read(file) == "owner's own" })
   end
 
+  # Whatever somebody wrote into it.
+  def test_a_list_that_was_meddled_with
+    backup.keep
+    outside = File.join(@folder, "outside.txt")
+    File.write(outside, "owner's own")
+    entry = { name: "../outside.txt", at: "2020-01-01T10:00:00.000Z", why: nil, sha256: "x" }
+    list = File.join(@copies, "copies.json")
+    File.write(list, JSON.generate([*JSON.parse(File.read(list)), entry, entry.merge(name: "../outside.txt.writing")]))
+    5.times { backup.keep }
+    assert_equal "owner's own", File.read(outside)
+    ["[1]", '[{"name":"x"}]', "null", "{"].each do |junk|
+      File.write(list, junk)
+      assert File.exist?(backup.keep), junk
+    end
+  end
+
   # Killed in the middle of writing: the next copy clears what was left.
   def test_what_a_power_cut_left_is_cleared
     FileUtils.mkdir_p(@copies)

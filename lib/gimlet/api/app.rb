@@ -138,11 +138,11 @@ module Gimlet
       def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock.all, customers, orders).call(id, entries)
       def view(id, entries = tickets.entries(id)) = Present::TicketView.call(work_on(id, entries))
 
-      # What every torque comes from is not changed from anywhere on the network.
+      # Until people sign in, what orders are made of is not changed from anywhere on the network.
       def from_this_machine
         return if person || peer.here?
 
-        problem(403, "not_from_here", "The catalogue is only changed on the machine that Gimlet runs on: use bin/gimlet import there.")
+        problem(403, "not_from_here", "Until somebody is on file, catalogue and prices are only changed on the machine that Gimlet runs on.")
       end
 
       # Of a list that is shown by the page.

@@ -9,13 +9,16 @@ module Gimlet
   module Counter
     # Somebody comes to a till.
     #
-    #   SignIn.new(authentication, database).call("Ines", "482193", address: "10.0.0.4", till: nil, session: nil)
+    #   sign_in = SignIn.new(people: people, sessions: sessions, tills: tills, database: database)
+    #   sign_in.call("Ines", "482193", address: "10.0.0.4", till: nil, session: nil)
     #   # => the cookies of the session and of the till
     class SignIn
       # What the browser keeps.
       Cookies = Core::Value.of(:session, :till)
 
-      # @param authentication [API::Authentication] has people, sessions and tills
+      # @param people [Store::People]
+      # @param sessions [Store::Sessions]
+      # @param tills [Store::Tills]
       # @param database [Sequel::Database]
       def initialize(people:, sessions:, tills:, database:)
         @people, @sessions, @tills = people, sessions, tills

@@ -24,6 +24,9 @@ module Gimlet
                    "detail" => "Reading this file takes more than #{CPU_S} seconds of computing: nothing was changed. Split it." }.freeze
       BROKEN = { "code" => "internal", "field" => "file",
                  "detail" => "Something went wrong while this file was read: nothing was changed. Try again, and tell us if it stays." }.freeze
+      # Whoever takes may have ended between the last write and saying so.
+      UNKNOWN = { "code" => "not_known", "field" => "file",
+                  "detail" => "What took this file ended before it said how it went: choose the file again and see what it would change." }.freeze
       ENDED = %w[taken refused given_up].freeze
 
       attr_reader :id, :kind, :who, :state, :done, :of, :look, :taken, :problem, :touched_at
@@ -54,9 +57,18 @@ module Gimlet
       end
 
       # Ends what is being done; nothing of it is kept.
+      # @raise [Core::InputError] while it is being taken: then it is all or nothing
       def give_up
+        @state == "taking" && Core::InputError.reject("file", "being_taken", "This file is being taken: that cannot be given up any more.")
         @state = "given_up" unless @state == "taken"
         stop
+        FileUtils.rm_f(@file)
+      end
+
+      # Something of ours went wrong.
+      def fail
+        stop
+        refuse(no_answer(@state == "taking" ? "take" : "look"), "look")
         FileUtils.rm_f(@file)
       end
 
@@ -102,8 +114,14 @@ module Gimlet
 
         if said&.key?("problem") then refuse(said["problem"], step)
         elsif said&.key?("result") then succeed(step, said["result"])
-        else refuse(@ended_by ? TOO_MUCH : BROKEN, step)
+        else refuse(no_answer(step), step)
         end
+      end
+
+      def no_answer(step)
+        return UNKNOWN if step == "take"
+
+        @ended_by ? TOO_MUCH : BROKEN
       end
 
       def succeed(step, result)

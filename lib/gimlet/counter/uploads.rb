@@ -69,7 +69,9 @@ module Gimlet
       # Ends with the server: nothing that waits is begun.
       def stop
         @steps.clear
-        @uploads.each_value(&:give_up)
+        taken, others = @uploads.values.partition { |upload| upload.state == "taking" }
+        others.each(&:give_up)
+        taken.each(&:stop)
       end
 
       private
@@ -96,7 +98,7 @@ module Gimlet
           upload.run(*step)
         rescue StandardError => e
           warn "#{e.class}: #{e.message}", *e.backtrace.first(8)
-          upload.give_up
+          upload.fail
         end
       end
 

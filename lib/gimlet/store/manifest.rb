@@ -26,8 +26,8 @@ module Gimlet
       # @return [Array<Entry>] finished copies that are still there, the oldest first
       def copies = entries.reject { |entry| unfinished?(entry) }.select { |entry| File.file?(path(entry)) }.sort_by(&:at)
 
-      # @return [String] where a copy lies
-      def path(entry) = File.join(@folder, entry.name)
+      # @return [String] where a copy lies: in this folder, whatever somebody wrote into the list
+      def path(entry) = File.join(@folder, File.basename(entry.name))
 
       # Told before the file is there, so that a power cut leaves none that nobody owns up to.
       # @param name [String] that the copy will have
@@ -61,7 +61,8 @@ module Gimlet
 
       def entries
         JSON.parse(File.read(@file)).map { |row| Entry.new(name: row["name"], at: Time.iso8601(row["at"]), why: row["why"], sha256: row["sha256"]) }
-      rescue Errno::ENOENT, JSON::ParserError
+      rescue Errno::ENOENT, JSON::ParserError, ArgumentError, TypeError, NoMethodError
+        # A list that cannot be read names nothing that may be removed.
         []
       end
 

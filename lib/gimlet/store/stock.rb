@@ -35,9 +35,9 @@ module Gimlet
       # @return [Paging::Page] of rows
       def page(words, page) = Paging.call(@database[:stock], Sequel.function(:lower, :number), words, page) { |rows| rows.order(:number).all }
 
+      # What takes long is done before the database is held: others wait for the last moment only.
       # @param rows [Array<Hash>] number, price_cents, on_hand, pack; numbers already there are overwritten
       # @param who [String]
-      # What takes long is done before the database is held: others wait for the last moment only.
       # @param on [String, nil] revision that the rows were held against, where they were
       # @return [Boolean] whether they are in; not when prices were changed since that revision
       def put(rows, who: History.at_the_keyboard, on: :any)
