@@ -27,8 +27,8 @@ class DeskSystemTest < SystemTest
     assert_text "line 3 (PW-4110): its price “cheap” is no figure"
     assert_accessible
     assert_equal 6718, database[:stock].where(number: "PW-K220").get(:price_cents)
-    click_button "Take the 1 changes, leave out 1 lines"
-    assert_text "1 prices were taken.", wait: READ_S
+    click_button "Take changes (1), leave out lines (1)"
+    assert_text "Prices taken: 1.", wait: READ_S
     fill_in "find a number", with: "pw-k220"
     assert_selector "table[aria-label=Prices] tbody tr", text: "€70.25", count: 1
     within_element("Change a price") do

@@ -19,7 +19,7 @@ export function PriceListFile() {
     <Box sx={{ mb: 2 }}>
       <FilePick label="Look at a price list (CSV or XLSX)" accept=".csv,.txt,.tsv,.xlsx" onFile={live.send} />
       <UploadProgress live={live} />
-      {live.upload?.state === "taken" && <Box role="status" sx={{ my: 1 }}>{live.upload.taken?.taken} prices were taken.</Box>}
+      {live.upload?.state === "taken" && <Box role="status" sx={{ my: 1 }}>Prices taken: {live.upload.taken?.taken}.</Box>}
       {seen && (
         <Box sx={{ my: 1, display: "grid", gap: 1 }}>
           <Box role="status"><strong>{live.name}</strong>: {seen.changed} would change, {seen.same} are as they were, {seen.refused_lines} cannot be read{seen.unsold > 0 && `, ${seen.unsold} are in no catalogue (kept, and never sold)`}. Nothing is changed yet.</Box>
@@ -31,7 +31,7 @@ export function PriceListFile() {
           )}
           <Box sx={{ display: "flex", gap: 1 }}>
             <Button variant="contained" disabled={live.busy || seen.changed === 0} onClick={() => live.take(seen.mark, seen.refused_lines > 0)}>
-              {seen.refused_lines > 0 ? `Take the ${seen.changed} changes, leave out ${seen.refused_lines} lines` : `Take the ${seen.changed} changes`}
+              {seen.refused_lines > 0 ? `Take changes (${seen.changed}), leave out lines (${seen.refused_lines})` : `Take changes (${seen.changed})`}
             </Button>
             <Button onClick={live.giveUp}>Leave it</Button>
           </Box>
