@@ -112,6 +112,7 @@ class WorkTest < SystemTest
     assert_text "is upside down: the smaller figure comes first"
     fill_in "from", with: 5
     fill_in "to", with: 60
+    select "N·m", from: "Unit of that wrench"
     click_button "has it"
     assert_selector "table[aria-label=Tools] tr", text: "customer's torque wrench 5 to 60 N·m"
     assert_no_text "torque wrench to 25 N·m"

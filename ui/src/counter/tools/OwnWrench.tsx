@@ -27,7 +27,7 @@ export function OwnWrench({ ticket }: { ticket: LiveTicket }) {
       <span>The customer's torque wrench goes</span>
       <TextField size="small" type="number" label="from" value={from} onChange={(event) => setFrom(event.target.value)} sx={{ width: 90 }} slotProps={{ htmlInput: { step: "any" } }} />
       <TextField size="small" type="number" label="to" value={to} onChange={(event) => setTo(event.target.value)} sx={{ width: 90 }} slotProps={{ htmlInput: { step: "any" } }} />
-      <NativeSelect value={unit} onChange={(event) => setUnit(event.target.value as TorqueUnit)} inputProps={{ "aria-label": "TorqueUnit of that wrench" }}>
+      <NativeSelect value={unit} onChange={(event) => setUnit(event.target.value as TorqueUnit)} inputProps={{ "aria-label": "Unit of that wrench" }}>
         {units.map((one) => <option key={one} value={one}>{one}</option>)}
       </NativeSelect>
       <TextField size="small" type="number" label="marks every" value={mark} onChange={(event) => setMark(event.target.value)} sx={{ width: 120 }} slotProps={{ htmlInput: { step: "any" } }} />
