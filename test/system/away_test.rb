@@ -5,7 +5,7 @@ require_relative "../support/system"
 # A server that is gone or slow, and addresses that nothing is at.
 class AwayTest < SystemTest
   NOBODY_BEHIND = [502, { "content-type" => "text/html" }, ["<h1>Bad Gateway</h1>"]].freeze
-  GONE = "Gimlet does not answer. What you typed stays in its field: sent again, it counts once."
+  GONE = "Gimlet does not answer. What you typed is tried again for a while, then stands in its field."
 
   # Chromium logs the answers that the tests made.
   def assert_no_faults_in_the_console = page.driver.browser.logs.get(:browser)

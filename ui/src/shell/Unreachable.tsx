@@ -7,7 +7,7 @@ export function Unreachable() {
   if (useReachable()) return null;
   return (
     <Box role="alert" sx={{ position: "fixed", insetInline: 0, bottom: 0, zIndex: "tooltip", bgcolor: ink, color: paper, fontWeight: 700, fontSize: 17, px: 2.5, py: 1.25 }}>
-      ▸ Gimlet does not answer. What you typed stays in its field: sent again, it counts once.
+      ▸ Gimlet does not answer. What you typed is tried again for a while, then stands in its field.
     </Box>
   );
 }
