@@ -33,7 +33,7 @@ class BenchTest < Minitest::Test
     refute_match(/would be right/, verdict(torque(30, "N·m"), torque(22, "N·m")).text)
   end
 
-  def entry(number, kind, body) = Bench::Entry.new(number: number, kind: kind, body: body, at: Time.now, who: "bench")
+  def entry(number, kind, body) = Gimlet::Core::Entry.new(number: number, kind: kind, body: body, at: Time.now, who: "bench")
 
   def test_the_last_word_counts
     log = Bench::Log.of([entry(1, "ticked", { "item" => "open 1.1", "done" => true }), entry(2, "ticked", { "item" => "open 2.1", "done" => true }),

@@ -61,7 +61,7 @@ class EntryKindsTest < Minitest::Test
   }.freeze
 
   def folded(*entries)
-    list = entries.each.with_index(1).map { |(kind, body), at| Ticket::Entry.new(number: at, kind: kind, body: body, at: Time.at(0), who: "Ada") }
+    list = entries.each.with_index(1).map { |(kind, body), at| Gimlet::Core::Entry.new(number: at, kind: kind, body: body, at: Time.at(0), who: "Ada") }
     Ticket::Folded.of(list).to_h.except(:lines, :last)
   end
 
@@ -80,7 +80,7 @@ class EntryKindsTest < Minitest::Test
 
   # A ticket that is ordered or closed takes nothing more, but for being opened again; an open one is not opened.
   def test_what_may_follow
-    ordered = Ticket::Folded.of([Ticket::Entry.new(number: 1, kind: "ordered", body: { "order_id" => 7 }, at: Time.at(0), who: "Ada")])
+    ordered = Ticket::Folded.of([Gimlet::Core::Entry.new(number: 1, kind: "ordered", body: { "order_id" => 7 }, at: Time.at(0), who: "Ada")])
     Ticket::Kinds::ALL.except("ordered", "struck", "restored").each do |id, kind|
       refused = begin
         kind.follow({}, ordered)

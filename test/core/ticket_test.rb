@@ -9,7 +9,7 @@ class TicketTest < Minitest::Test
 
   def add(kind, **body)
     plain = body.transform_keys(&:to_s)
-    @entries << Ticket::Entry.new(number: @entries.size + 1, kind: kind, body: plain, at: Time.at(0), who: "Ada")
+    @entries << Gimlet::Core::Entry.new(number: @entries.size + 1, kind: kind, body: plain, at: Time.at(0), who: "Ada")
   end
 
   def said(words, *items, unheard: [])

@@ -91,6 +91,12 @@ class PlantedMistakesTest < Minitest::Test
     "an angle over a turn" => [lambda { |one, _|
       one["fasteners"][1]["tightenings"][0].merge!("kind" => "snug_then_angle", "angles_deg" => [60, 450])
     }, "fasteners/1/tightenings/0/angles_deg/1", "450 is too much: at most 360"],
+    "a turn that no torque takes" => [lambda { |one, _|
+      one["fasteners"][1]["tightenings"][0]["turns"] = 0.5
+    }, "fasteners/1/tightenings/0/turns", "a key that the format does not know here"],
+    "a value that is firm as well" => [lambda { |one, _|
+      one["fasteners"][1]["tightenings"][0]["kind"] = "firm"
+    }, "fasteners/1/tightenings/0/value", "a key that the format does not know here"],
     "a torque of nothing" => [lambda { |one, _|
       one["fasteners"][1]["tightenings"][0]["value"] = 0
     }, "fasteners/1/tightenings/0/value", "0 is too little: more than 0"],

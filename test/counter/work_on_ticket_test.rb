@@ -5,7 +5,7 @@ require_relative "../../lib/gimlet/counter/add_entry"
 require_relative "../../lib/gimlet/counter/references"
 require_relative "../../lib/gimlet/counter/work_on_ticket"
 require_relative "../../lib/gimlet/present/heard"
-require_relative "../../lib/gimlet/present/order_record"
+require_relative "../../lib/gimlet/counter/place_order"
 
 # What a ticket's entries lead to, without the web.
 class WorkOnTicketTest < Minitest::Test
@@ -96,7 +96,7 @@ class WorkOnTicketTest < Minitest::Test
   end
 
   def place(one)
-    orders = Gimlet::Store::Orders.new(database, read: ->(record) { record })
+    orders = Gimlet::Store::Orders.new(database)
     work = Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers, Gimlet::Store::Orders.new(database))
     Gimlet::Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, customers: customers)
                                .call("ticket_id" => one.id, "on" => one.ticket.last, "seen" => Gimlet::Present::TicketView.call(one)[:seen])
@@ -116,9 +116,9 @@ class WorkOnTicketTest < Minitest::Test
   # A record is kept as data and read back by later versions: it must survive the way through JSON.
   def test_the_record_of_an_order_reads_back_as_it_was
     one = view(said("TK4R20, 15 lpm, green, loses pressure, discharge valves"), ["inspected", { slot: "support_ring", outcome: "replace" }])
-    record = Gimlet::Present::OrderRecord.of(one, "he read the serial")
+    record = Gimlet::Counter::PlaceOrder.record(one, "he read the serial")
     kept = JSON.parse(JSON.generate(record))
-    assert_equal kept, Gimlet::Present::OldRecords.read(kept)
+    assert_equal kept, Gimlet::Core::Order::Versions.read(kept)
     assert_equal [2, "Pellwick", "he read the serial", ["loses pressure"], ["support ring, renew it"]],
                  [kept["record"], kept["pump"]["maker"], kept["reason"], kept["work"]["complaints"], kept["work"]["found"]]
     assert_equal(one.planned.workup.demand.lines.map { |line| line.part.number }, kept["why"].map { |line| line["part"] })

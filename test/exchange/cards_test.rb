@@ -21,16 +21,17 @@ class CardsTest < Minitest::Test
     bodies = [["said", { "words" => pump.designation, "heard" => plate }], ["pump", { "id" => pump.id }],
               ["work", { "areas" => pump.series.areas_of(pump).map(&:id), "agreed" => true, "pumps" => 2 }]]
     entries = bodies.each_with_index.map do |(kind, body), at|
-      Gimlet::Core::Ticket::Entry.new(number: at + 1, kind: kind, body: body, at: Time.now, who: "test")
+      Gimlet::Core::Entry.new(number: at + 1, kind: kind, body: body, at: Time.now, who: "test")
     end
-    JSON.parse(JSON.generate(Gimlet::Present::OrderRecord.of(work.call(1, entries), "all of it")))
+    JSON.parse(JSON.generate(Gimlet::Counter::PlaceOrder.record(work.call(1, entries), "all of it")))
   end
 
+  def kept(record, **fields) = Gimlet::Core::Order.new(id: 7, version: 1, versions: [], record: record, created_at: Time.now, **fields)
   def squeezed(text) = text.gsub(/\s+/, "")
 
   # In the order in which it is drawn. A sentence may go on over the page: what stands at the foot of each is taken out.
   def read(order, **options)
-    card = Gimlet::Exchange::Paper::Card.call({ id: 7, record: order, customer: "Nannyfield", created_at: Time.now }, **options)
+    card = Gimlet::Exchange::Paper::Card.call(kept(order, customer: "Nannyfield"), **options)
     reader = PDF::Reader.new(StringIO.new(card))
     assert_operator reader.page_count, :<=, 8, order["pump"]["model"]
     pages = reader.pages.map { |page| squeezed(page.runs(merge: false).map(&:text).join) }
@@ -41,7 +42,7 @@ class CardsTest < Minitest::Test
   # What a bench must find on its card.
   def wanted(order)
     lines, unfilled = order["parts"].values_at("lines", "unfilled")
-    passed = order["keep"].map { |one| one["look"].any? ? one["name"].capitalize : one["name"] }
+    passed = order["keep"].map { |one| one["look"].any? ? one["name"].sub(/\A./, &:upcase) : one["name"] }
     lines.map { |line| line["number"] } + unfilled.map { |line| line["name"] } + order["cautions"] + passed +
       order["keep"].flat_map { |one| one["look"] } + order["why"].flat_map { |one| one["reasons"] } +
       order["count_out"].flat_map { |one| one["pieces"] } +
@@ -126,13 +127,13 @@ class CardsTest < Minitest::Test
     %w[PG50L MGL40 UX3800 SC325L TK4L20].each do |designation|
       order = record(reference.snapshot.variants_of(designation).last)
       %w[A4 LETTER].each do |paper|
-        reader = PDF::Reader.new(StringIO.new(Gimlet::Exchange::Paper::TorqueStrip.call({ id: 7, record: order }, paper: paper)))
+        reader = PDF::Reader.new(StringIO.new(Gimlet::Exchange::Paper::TorqueStrip.call(kept(order), paper: paper)))
         assert_equal 1, reader.page_count, designation
         text = squeezed(reader.pages.first.text)
         order["tightening"].each { |one| one["rounds"].each { |round| assert_includes text, squeezed(round), "#{designation} #{one['name']}" } }
       end
     end
-    error = assert_raises(Gimlet::Core::InputError) { Gimlet::Exchange::Paper::TorqueStrip.call({ id: 7, record: {} }, paper: "A9") }
+    error = assert_raises(Gimlet::Core::InputError) { Gimlet::Exchange::Paper::TorqueStrip.call(kept({}), paper: "A9") }
     assert_equal "unknown_paper", error.code
   end
 
@@ -140,7 +141,7 @@ class CardsTest < Minitest::Test
   def test_no_text_leaves_the_page
     %w[PG50L HBL20 UX3800].each do |designation|
       order = record(reference.snapshot.variants_of(designation).first)
-      reader = PDF::Reader.new(StringIO.new(Gimlet::Exchange::Paper::Card.call({ id: 7, record: order, customer: nil, created_at: Time.now })))
+      reader = PDF::Reader.new(StringIO.new(Gimlet::Exchange::Paper::Card.call(kept(order))))
       reader.pages.flat_map(&:runs).each do |run|
         assert_operator run.x + run.width, :<=, 595 - 30, "#{designation}: #{run.text}"
         assert_operator run.y, :>=, 20, "#{designation}: #{run.text}"

@@ -14,7 +14,7 @@ class BenchSystemTest < SystemTest
     assert_text "Work card (PDF)"
   end
 
-  def log = Gimlet::Core::Bench::Log.of(Gimlet::Store::Bench.new(database).entries(1))
+  def log = Gimlet::Core::Bench::Log.of(Gimlet::Store::EntryLog.new(database, :bench_entries, :order_id).of(1))
 
   def test_ticks_and_turns_are_kept_and_what_lies_outside_is_flagged
     order "plate TK4R20, serial 31500, 15 lpm, green, packings"

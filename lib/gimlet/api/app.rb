@@ -11,8 +11,7 @@ require_relative "../counter/plan_rebuild"
 require_relative "../counter/references"
 require_relative "../counter/uploads"
 require_relative "../counter/work_on_ticket"
-require_relative "../present/old_records"
-require_relative "../store/bench"
+require_relative "../store/entry_log"
 require_relative "../store/customers"
 require_relative "../store/orders"
 require_relative "../store/sightings"
@@ -86,8 +85,8 @@ module Gimlet
         @stock = Store::Stock.new(database)
         @customers = Store::Customers.new(database)
         @tickets = Store::Tickets.new(database)
-        @orders = Store::Orders.new(database, read: Present::OldRecords.method(:read))
-        @bench = Store::Bench.new(database)
+        @orders = Store::Orders.new(database)
+        @bench = Store::EntryLog.new(database, :bench_entries, :order_id)
         @sightings = Store::Sightings.new(database)
         @authentication = Authentication.new(database, demo: demo)
         @authorization = Authorization.new(@authentication)

@@ -20,7 +20,7 @@ module Gimlet
 
       # @param id [Integer]
       # @param request [Hash{String=>Object}] of the OpenAPI schema NewEntry
-      # @return [Array<Core::Ticket::Entry>] all of the ticket, with the new one
+      # @return [Array<Core::Entry>] all of the ticket, with the new one
       # @raise [Core::InputError] nothing was added
       def call(id, request)
         kind = Core::Ticket::Kinds.of(request["kind"])

@@ -25,7 +25,7 @@ module Gimlet
         Core::Reason.check(reason, "Say in a few words why the order is cancelled.")
         @database.transaction(mode: :immediate) do
           order = @orders.brief(id)
-          order[:cancelled_at] && reject("id", "cancelled", "Order #{id} is cancelled already.")
+          order.cancelled? && reject("id", "cancelled", "Order #{id} is cancelled already.")
           OrderChanged.check(order, request["revision"])
           @orders.cancel(id, reason, who: request["who"] || "counter")
         end

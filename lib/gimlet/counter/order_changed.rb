@@ -4,14 +4,14 @@ module Gimlet
   module Counter
     # An order was changed since the screen that changes it now was drawn.
     class OrderChanged < StandardError
-      # @param order [Hash] as Store::Orders#brief has it, read within the transaction that changes it
+      # @param order [Core::Order] read within the transaction that changes it
       # @param revision [Integer, nil] that the change was made on
       # @raise [OrderChanged]
-      def self.check(order, revision) = order[:revision] == revision || raise(new(order))
+      def self.check(order, revision) = order.revision == revision || raise(new(order))
 
       def initialize(order)
-        what = order[:cancelled_at] ? "cancelled: #{order[:cancelled_because]}" : "amended: #{order[:amended_because]}"
-        super("Order #{order[:id]} was changed since you looked (#{what}). Nothing was saved: look at it as it is now, then do it again.")
+        what = order.cancelled? ? "cancelled: #{order.cancelled_because}" : "amended: #{order.amended_because}"
+        super("Order #{order.id} was changed since you looked (#{what}). Nothing was saved: look at it as it is now, then do it again.")
       end
     end
   end

@@ -1,10 +1,12 @@
 # frozen_string_literal: true
 
 require_relative "../core/input_error"
+require_relative "../core/order/record"
+require_relative "../core/order/seen"
 require_relative "../core/reason"
 require_relative "../present/lacking"
-require_relative "../present/order_record"
-require_relative "../present/seen"
+require_relative "../present/measured_on_ticket"
+require_relative "../present/plan"
 require_relative "../present/ticket_view"
 require_relative "order_changed"
 require_relative "work_on_ticket"
@@ -20,7 +22,7 @@ module Gimlet
       class Changed < StandardError
         attr_reader :changes
 
-        # @param changes [Array<Hash>] as Present::Seen has them
+        # @param changes [Array<Hash>] as Core::Order::Seen has them
         def initialize(changes)
           @changes = changes
           super("Since you looked, this has changed: #{changes.first(3).map { |one| said(one) }.join('; ')}. Look at it, then save again.")
@@ -33,6 +35,14 @@ module Gimlet
 
           "“#{one[:was]}” is “#{one[:is]}” now"
         end
+      end
+
+      # @param view [WorkOnTicket::View] with a plan
+      # @param reason [String, nil]
+      # @return [Hash] what is kept of it (Core::Order::Record)
+      def self.record(view, reason)
+        plan = Present::Plan.call(view.planned, owned: view.ticket.owned.keys, handed: view.ticket.handed)
+        Core::Order::Record.of(view, plan: plan, measured: Present::MeasuredOnTicket.call(view.measured), reason: reason)
       end
 
       # @param work [WorkOnTicket] on the newest catalogue
@@ -68,7 +78,7 @@ module Gimlet
         OrderChanged.check(view.amending, request["revision"]) if view.amending
         refuse(view, request["reason"])
         compare(view, request["seen"])
-        record = Present::OrderRecord.of(view, request["reason"])
+        record = self.class.record(view, request["reason"])
         @database.transaction(mode: :immediate) do
           now = @orders.of_ticket(id)
           next [now, false] if now && view.ticket.amends.nil?
@@ -81,7 +91,7 @@ module Gimlet
       end
 
       def compare(view, seen)
-        changes = Present::Seen.changes(seen, Present::TicketView.call(view)[:seen])
+        changes = Core::Order::Seen.changes(seen, Present::TicketView.call(view)[:seen])
         raise Changed, changes if changes.any?
       end
 

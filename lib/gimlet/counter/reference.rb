@@ -75,7 +75,7 @@ module Gimlet
       end
 
       def listener
-        on_file = vocabulary.traits.values.select { |trait| trait.kind == "chosen" }
+        on_file = vocabulary.traits.values.select { |trait| trait.way.worded? }
                             .to_h { |trait| [trait.id, values(trait.id)] }
         damaged = %w[plate part_number].to_h { |id| [id, field.column(id).names.method(:nearest)] }
         Core::Ear::Listener.new(vocabulary, Core::Ear::Names.new(Core::Ear::Names.exact_of(snapshot), damaged), on_file)

@@ -15,8 +15,7 @@ module Gimlet
     class WorkOnTicket
       # `step` is [pumps, orders] still possible after each line that said something, by entry number. `pump` is the variant that the order
       # would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a PlanRebuild::Result or nil; `extents`
-      # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil, `amending` the order that saving would change, as Store::Orders#brief
-      # has it.
+      # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil, `amending` the Core::Order that saving would change.
       View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :lacking, :diagnosis, :extents, :measured,
                             :amending)
 
@@ -35,7 +34,7 @@ module Gimlet
       end
 
       # @param id [Integer, nil]
-      # @param entries [Array<Core::Ticket::Entry>]
+      # @param entries [Array<Core::Entry>]
       # @return [View]
       def call(id, entries)
         customer, ticket = with_customer(Core::Ticket::Folded.of(entries))
@@ -109,7 +108,7 @@ module Gimlet
         return ["nothing"] unless planned
 
         by_hand = ticket.chosen && !leads?(found, pump, ticket)
-        cancelled = amending && amending[:cancelled_at]
+        cancelled = amending&.cancelled?
         (found.identification.lacking + (by_hand ? ["unsure"] : []) + (cancelled ? ["cancelled"] : [])).uniq
       end
 

@@ -2,13 +2,30 @@
 
 require "json"
 require "json_schemer"
+require_relative "../core/1_catalogue/layer"
+require_relative "../core/2_readings/kinds"
+require_relative "../core/7_tightening/kinds"
 
 module Gimlet
   module Exchange
     # Whether a document is in the catalogue format (docs/catalogue-format.md).
+    #
+    #   CatalogueFormat.faults({"format" => "gimlet-catalogue", "version" => 2}).first # => "the document is not in the catalogue format: it lacks …"
     module CatalogueFormat
       VERSION = 2
-      SCHEMA = JSONSchemer.schema(File.read(File.expand_path("../../../data/schema/catalogue-#{VERSION}.json", __dir__)))
+      # What the core declares is filled in: fields of a layer, ways of tightening, kinds of trait.
+      DOCUMENT = JSON.parse(File.read(File.expand_path("../../../data/schema/catalogue-#{VERSION}.json", __dir__))).tap do |schema|
+        kinds = Core::Tightening::Kinds::ALL
+        schema["$defs"]["layer"] = Core::Catalogue::LayerFields.schema
+        schema["$defs"]["tightening"] = {
+          "type" => "object", "required" => ["kind"], "properties" => { "kind" => { "enum" => kinds.keys } },
+          "allOf" => kinds.map do |id, kind|
+            { "if" => { "required" => ["kind"], "properties" => { "kind" => { "const" => id } } }, "then" => kind.schema }
+          end
+        }
+        schema["properties"]["trait_definitions"]["items"]["properties"]["kind"] = { "enum" => Core::Readings::Kinds.definable }
+      end.freeze
+      SCHEMA = JSONSchemer.schema(DOCUMENT)
       SHOWN = 12
       OLD = "is catalogue format %s: Gimlet reads format #{VERSION} (docs/catalogue-format.md says what is new).".freeze
 
@@ -37,7 +54,7 @@ module Gimlet
         when "maximum" then "#{fault['data']} is too much: at most #{schema['maximum']}"
         when "minimum" then "#{fault['data']} is too little: at least #{schema['minimum']}"
         when "exclusiveMinimum" then "#{fault['data']} is too little: more than #{schema['exclusiveMinimum']}"
-        when "schema" then "it has a key that the format does not know"
+        when "schema" then "it is a key that the format does not know here"
         else fault["error"].sub(/\A.*?`[^`]*`/, "it").sub(/\Aobject at root/, "it")
         end
       end

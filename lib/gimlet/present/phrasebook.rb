@@ -33,16 +33,10 @@ module Gimlet
       end
 
       def say(trait, value, noun, asked)
-        value = value.first if value.is_a?(Array)
-        value = value[trait.axis] if value.is_a?(Array)
-        return "serial #{value.begin || ((value.end || 101) - 1)}" if trait.kind == "serial"
-        return "#{plain(value)} #{trait.unit}#{" #{noun}" if trait.kind == 'measured' && !asked}" if trait.unit
-
-        alone = asked || noun.nil? || %w[plate number].include?(trait.kind)
-        alone ? value.to_s : "#{value} #{noun}#{'s' if trait.kind == 'counted'}"
+        value = value.first if trait.slot
+        value = value[trait.axis] if value.is_a?(Array) && trait.slot
+        trait.way.example(trait, value, (noun unless asked))
       end
-
-      def plain(value) = value.is_a?(Float) && value == value.round ? value.round : value
 
       def others(found)
         vocabulary = found.reference.vocabulary

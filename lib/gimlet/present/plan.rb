@@ -104,8 +104,9 @@ module Gimlet
       def layer(one, variant, fates)
         numbers = variant.series.parts_for(one.slot, variant)
         kinds = fates.map { |fate| fate&.kind }
-        one.to_h.slice(:slot, :name, :facing, :shape, :lube, :inside)
-           .merge(fates: kinds, fate: kinds.uniq.one? ? said(kinds.first) : "by position", part: numbers.one? ? numbers.first : nil,
+        one.to_h.slice(:slot, :name, :inside, :shape, *Core::Catalogue::LayerFields::TOLD.map(&:to_sym))
+           .merge(told: Core::Catalogue::LayerFields.told(one),
+                  fates: kinds, fate: kinds.uniq.one? ? said(kinds.first) : "by position", part: numbers.one? ? numbers.first : nil,
                   look: one.checks.map(&:to_s))
       end
 

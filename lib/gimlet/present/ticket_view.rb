@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/6_kit_plan/plans"
+require_relative "../core/order/seen"
 require_relative "../core/ticket/kinds"
 require_relative "diagnosis"
 require_relative "heard"
@@ -9,7 +10,6 @@ require_relative "lacking"
 require_relative "phrasebook"
 require_relative "measured_on_ticket"
 require_relative "plan"
-require_relative "seen"
 
 module Gimlet
   module Present
@@ -32,11 +32,11 @@ module Gimlet
       def call
         reference = @view.found.reference
         { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
-          pump: pump, plan: plan, seen: plan && Seen.call(plan), tray: tray,
+          pump: pump, plan: plan, seen: plan && Core::Order::Seen.of(plan), tray: tray,
           lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id, phrases: Phrasebook.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
           measured: MeasuredOnTicket.call(@view.measured), extents: @view.extents.map { |id, cost| extent(id, cost) },
-          amending: @view.amending&.slice(:id, :revision, :cancelled_at, :cancelled_because) }
+          amending: @view.amending&.to_h&.slice(:id, :revision, :cancelled_at, :cancelled_because) }
       end
 
       private

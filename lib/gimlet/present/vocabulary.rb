@@ -30,7 +30,7 @@ module Gimlet
       end
 
       def trait(trait, reference)
-        named = %w[chosen keyed threaded].include?(trait.kind) && !trait.slot
+        named = trait.way.listed? && !trait.slot
         values = named ? reference.field.column(trait.id).values.compact.map(&:to_s).sort : []
         trait.to_h.slice(:id, :name, :kind, :unit).merge(say: trait.ask, values: values)
       end

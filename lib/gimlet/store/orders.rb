@@ -2,6 +2,8 @@
 
 require "json"
 require_relative "../core/input_error"
+require_relative "../core/order/order"
+require_relative "../core/order/versions"
 require_relative "history"
 require_relative "paging"
 
@@ -9,10 +11,12 @@ module Gimlet
   module Store
     # Agreed orders, kept whole with the catalogue version they were computed on. An order that is amended keeps what it was.
     class Orders
-      # @param read [Proc] brings a kept document to the present version of its format
-      def initialize(database, read: :itself.to_proc)
+      # What a list shows of an order.
+      BRIEF = %i[id version revision cancelled_at cancelled_because amended_because].freeze
+
+      # @param database [Sequel::Database]
+      def initialize(database)
         @database = database
-        @read = read
       end
 
       # @return [Integer] its id; to be called inside the transaction that has checked the ticket
@@ -44,19 +48,19 @@ module Gimlet
       # @return [Integer, nil] of a ticket's order
       def revision_of(ticket_id) = @database[:orders].where(ticket_id: ticket_id).get(:revision)
 
-      # @return [Hash, nil] all but the long record: :revision counts its changes of any kind
-      def brief(id) = @database[:orders].where(id: id).select(:id, :version, :revision, :cancelled_at, :cancelled_because, :amended_because).first
+      # @return [Core::Order, nil] without its long record
+      def brief(id) = @database[:orders].where(id: id).select(*BRIEF).first&.then { |row| Core::Order.new(**row, versions: []) }
 
-      # @return [Hash, nil]
+      # @return [Core::Order, nil]
       def of_ticket(ticket_id) = rows.where(ticket_id: ticket_id).map { |row| present(row) }.first
 
-      # @return [Hash, nil]
+      # @return [Core::Order, nil]
       def find(id) = rows.where(Sequel[:orders][:id] => id).map { |row| present(row) }.first
 
-      # @return [Hash, nil] as it was
+      # @return [Core::Order, nil] as it was
       def earlier(id, version)
         row = @database[:order_versions].where(order_id: id, version: version).first
-        row && find(id)&.merge(row.slice(:version, :catalogue_version, :created_at), record: record(id, row[:document]))
+        row && find(id)&.with(**row.slice(:version, :catalogue_version, :created_at), record: record(id, row[:document]))
       end
 
       # @param words [String, nil] that are looked for: order, customer, pump, work, numbers
@@ -83,13 +87,15 @@ module Gimlet
 
       def present(row)
         versions = @database[:order_versions].where(order_id: row[:id]).order(:version).select_map(%i[version created_at])
-        row.except(:document)
-           .merge(record: record(row[:id], row[:document]), versions: versions.map { |version, at| { version: version, created_at: at } })
+        Core::Order.new(**row.slice(*Core::Order.members), record: record(row[:id], row[:document]),
+                                                           versions: versions.map do |version, at|
+                                                             { version: version, created_at: at }
+                                                           end)
       end
 
       # @raise [Core::InputError] when nothing can be made of what was kept
       def record(id, text)
-        @read.call(JSON.parse(text))
+        Core::Order::Versions.read(JSON.parse(text))
       rescue JSON::ParserError
         Core::InputError.reject("record", "unreadable", "Order #{id} cannot be read: its record is damaged. Restore a copy that has it.")
       end
@@ -97,13 +103,13 @@ module Gimlet
       # What a list shows of it, and the words that it is found by.
       def describe(id)
         order = find(id)
-        record = order[:record]
+        record = order.record
         work = record["work"]["areas"].map { |one| one["name"] }
         model = record["pump"].values_at("model", "serials").compact.join(" ")
-        summary = order.slice(:id, :created_at, :cancelled_at, :version, :customer)
+        summary = order.to_h.slice(:id, :created_at, :cancelled_at, :version, :customer)
                        .merge(work: work, model: model, price_cents: record["parts"]["price_cents"], sure: record["sure"])
         numbers = record["parts"]["lines"].map { |one| one["number"] }
-        words = [id, order[:customer], record["pump"]["maker"], model, work, numbers]
+        words = [id, order.customer, record["pump"]["maker"], model, work, numbers]
         @database[:order_list].insert_conflict(:replace)
                               .insert(order_id: id, summary: JSON.generate(summary), words: words.flatten.compact.join(" ").downcase)
         id

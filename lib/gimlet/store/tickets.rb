@@ -2,8 +2,8 @@
 
 require "digest"
 require "json"
-require_relative "../core/ticket/entry"
 require_relative "../core/ticket/kinds"
+require_relative "entry_log"
 require_relative "paging"
 
 module Gimlet
@@ -12,8 +12,10 @@ module Gimlet
     class Tickets
       OPEN = "open"
 
+      # @param database [Sequel::Database]
       def initialize(database)
         @database = database
+        @log = EntryLog.new(database, :entries, :ticket_id)
       end
 
       # @param key [String] made by the client: the same key twice is the same ticket
@@ -25,33 +27,23 @@ module Gimlet
 
       def known?(id) = !@database[:tickets].where(id: id).empty?
 
-      # @return [Array<Core::Ticket::Entry>] in order
-      def entries(id)
-        @database[:entries].where(ticket_id: id).order(:number).map do |row|
-          Core::Ticket::Entry.new(number: row[:number], kind: row[:kind], body: JSON.parse(row[:body]), at: row[:at], who: row[:who])
-        end
-      end
+      # @return [Array<Core::Entry>] in order
+      def entries(id) = @log.of(id)
 
       # @return [String] another for every ticket and entry, whatever database they are in
       def mark(id) = "#{Digest::SHA256.hexdigest(@database[:tickets].where(id: id).get(:key).to_s)[0, 12]}-#{last(id)}"
 
       # @return [Integer] 0 for a ticket without entries
-      def last(id) = @database[:entries].where(ticket_id: id).max(:number) || 0
+      def last(id) = @log.last(id)
 
       # The same key twice counts once.
       # @yield [entries] what is there, within the transaction; answers the body, or raises
-      # @return [Array<Core::Ticket::Entry>] all of the ticket, with the one of this key
-      def append(id, kind:, key:, who:, now: Time.now.utc)
+      # @return [Array<Core::Entry>] all of the ticket, with the one of this key
+      def append(id, now: Time.now.utc, **fields, &body)
         @database.transaction(mode: :immediate) do
-          known = entries(id)
-          next known unless @database[:entries].where(ticket_id: id, key: key).empty?
-
-          text = JSON.generate(yield(known))
-          number = (known.last&.number || 0) + 1
-          @database[:entries].insert(ticket_id: id, number: number, kind: kind, body: text, key: key, who: who, at: now)
-          body = JSON.parse(text)
-          told(id, kind, body, now)
-          [*known, Core::Ticket::Entry.new(number: number, kind: kind, body: body, at: now, who: who)]
+          all, added = @log.append(id, **fields, now: now, &body)
+          told(id, added.kind, added.body, now) if added
+          all
         end
       end
 

@@ -13,7 +13,7 @@ export function StackPlan({ stack }: { stack: Stack }) {
       <ol style={{ margin: 0, paddingLeft: 30 }}>
         {stack.layers.map((layer, index) => (
           <li key={index}>
-            <FateSwatch fate={shownFate(layer.fates)} /> <strong>{layer.name}</strong>{layer.facing ? `, ${layer.facing}` : ""}{layer.lube ? ` · ${layer.lube}` : ""} · {layer.fate}
+            <FateSwatch fate={shownFate(layer.fates)} /> <strong>{layer.name}</strong>{layer.told.length > 0 ? `, ${layer.told.join("; ")}` : ""} · {layer.fate}
           </li>
         ))}
       </ol>

@@ -34,7 +34,7 @@ export function Change({ order }: { order: Order }) {
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
         <TextField size="small" label="why it is amended or cancelled" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ width: 360 }} slotProps={{ htmlInput: { maxLength: 400 } }} />
         <Button variant="outlined" onClick={amend}>Amend it on its ticket</Button>
-        {!order.cancelled_at && <Button variant="outlined" onClick={cancel}>Cancel the order</Button>}
+        {order.may.includes("cancel") && <Button variant="outlined" onClick={cancel}>Cancel the order</Button>}
       </Box>
     </Box>
   );

@@ -51,7 +51,7 @@ function Agreed({ order }: { order: Order }) {
           <Button variant="outlined" href={`/api/orders/${order.id}/strip.pdf`} target="_blank">Torque strip (PDF)</Button>
         </Box>
       </Box>
-      {order.versions.every((one) => one.version !== order.version) && <Change order={order} />}
+      {order.may.length > 0 && <Change order={order} />}
       <h2 style={{ fontSize: 18 }}>Parts, {parts.plan}</h2>
       <PlanLines plan={parts} />
       <h2 style={{ fontSize: 18 }}>Why</h2>

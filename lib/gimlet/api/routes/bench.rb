@@ -9,7 +9,7 @@ module Gimlet
       module Bench
         # What routes here need besides the application's own.
         module Helpers
-          def at_bench(order) = answer(Present::BenchView.call(order, Core::Bench::Log.of(bench.entries(order[:id]))))
+          def at_bench(order) = answer(Present::BenchView.call(order, Core::Bench::Log.of(bench.of(order.id))))
         end
 
         def self.registered(app)

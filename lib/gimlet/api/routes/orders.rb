@@ -2,6 +2,7 @@
 
 require_relative "../../exchange/paper/card"
 require_relative "../../exchange/paper/torque_strip"
+require_relative "../../present/order_view"
 
 module Gimlet
   module API
@@ -18,10 +19,11 @@ module Gimlet
 
         def self.reading(app)
           app.serve("orders") { answer(listed(orders.page(params["q"], page_asked), :orders)) }
-          app.serve("order") { |id| answer(known_order(id)) }
+          app.serve("order") { |id| answer(Present::OrderView.call(known_order(id))) }
 
           app.serve("earlierOrder") do |id, version|
-            answer(orders.earlier(id, version) || missing("Order #{id} has no earlier version #{version}."))
+            earlier = orders.earlier(id, version) || missing("Order #{id} has no earlier version #{version}.")
+            answer(Present::OrderView.call(earlier))
           end
         end
 
@@ -29,13 +31,14 @@ module Gimlet
           app.serve("placeOrder") do
             body = body_as("PlaceOrder")
             order, fresh = place_order.call(body)
-            answer(order || missing("There is no ticket #{body['ticket_id']}."), fresh ? 201 : 200)
+            order || missing("There is no ticket #{body['ticket_id']}.")
+            answer(Present::OrderView.call(order), fresh ? 201 : 200)
           end
 
           app.serve("cancelOrder") do |id|
             known_order(id)
             Gimlet::Counter::CancelOrder.new(database, orders).call(id, body_as("CancelOrder"))
-            answer(known_order(id))
+            answer(Present::OrderView.call(known_order(id)))
           end
         end
 

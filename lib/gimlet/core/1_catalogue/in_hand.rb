@@ -1,16 +1,15 @@
 # frozen_string_literal: true
 
+require_relative "shapes"
+
 module Gimlet
   module Core
     module Catalogue
       # What someone with only old parts in hand can measure or read, for each pump: every object of a slot that it has, and every number
       # that such a part may carry.
       class InHand
-        # slot => [layer shapes, keys of the part's spec in the order of the slot's axes]
-        SLOTS = {
-          "seal" => [%w[u_seal lip_seal v_ring], %w[id_mm od_mm height_mm]], "oring" => [%w[oring], %w[id_mm section_mm]],
-          "valve" => [%w[valve seat poppet], %w[od_mm]], "spring" => [%w[spring], %w[turns colour]]
-        }.freeze
+        # slot => keys of the part's spec in the order of the slot's axes. Which shapes are measured as such is said in Shapes.
+        SLOTS = { "seal" => %w[id_mm od_mm height_mm], "oring" => %w[id_mm section_mm], "valve" => %w[od_mm], "spring" => %w[turns colour] }.freeze
 
         # @param snapshot [Snapshot]
         def initialize(snapshot)
@@ -33,7 +32,7 @@ module Gimlet
 
         def describe(variant)
           fitted = layers(variant).to_h { |layer| [layer, parts(layer, variant)] }
-          objects = SLOTS.transform_values { |shapes, keys| objects(fitted, shapes, keys) }
+          objects = SLOTS.to_h { |slot, keys| [slot, objects(fitted, Shapes.in_hand(slot), keys)] }
           objects.merge("part_number" => numbers(variant, fitted.values.flatten.uniq)).freeze
         end
 

@@ -2,36 +2,12 @@
 
 require_relative "../value"
 require_relative "condition"
-require_relative "inspection"
+require_relative "layer"
 
 module Gimlet
   module Core
     # How a series is built, told as positions: every quantity in an order is counted from these.
     module Catalogue
-      # One ring, spring or seat of a stack. `slot` is what `fits` resolves to a part number; a stack may have the same slot twice.
-      # `reuse` is one of REUSE_RULES. `inside` is the slot of the layer that this one sits in and comes out with. `renew_with` are slots of
-      # the same stack that are renewed when this one is. `criteria` say what decides when it is looked at. `interval` is
-      # { "hours" => 2000 } or { "months" => 24 }. `count_out` marks a piece that can stay behind in its bore.
-      # `opens_to` ("from", "towards") is the end of the stack that its lips, hollow or seat look to. `condition` names the pumps that have it.
-      Layer = Value.of(:slot, :name, :reuse, :inside, :renew_with, :criteria, :interval, :facing, :opens_to, :shape, :lube, :count_out,
-                       :contact_faces, :consumables, :condition) do
-        # @return [Array<Criterion>] what is looked at, the interval of renewal included
-        def checks = criteria + due
-
-        # @return [Array<Criterion>] those that are measured
-        def limits = checks.select(&:measure)
-
-        private
-
-        # "hours since renewed over 2000 hours: renew it"
-        def due
-          turned = reuse == "turn_over_once" ? [Criterion.new(sign: "turned over before", outcome: "replace")] : []
-          turned + (interval || {}).map do |unit, most|
-            Criterion.new(measure: "#{unit} since renewed", unit: unit, at_most: most, outcome: "replace")
-          end
-        end
-      end
-
       # What sits in each of `positions` (["cylinder 1", ...]), layers listed from `from` to `towards`.
       Stack = Value.of(:id, :name, :positions, :from, :towards, :colour, :spring, :layers, :condition) do
         def layer(slot) = layers.find { |layer| layer.slot == slot }
@@ -92,12 +68,6 @@ module Gimlet
 
       # `per` is "fastener", "position" or "pump"; on a layer "piece" or "contact_face".
       Usage = Value.of(:consumable, :amount, :per)
-
-      # What each reuse rule means to the person who rebuilds that place.
-      REUSE_RULES = {
-        "replace_always" => "new", "replace_if_removed" => "new", "turn_over_once" => "turn over once", "inspect" => "look over",
-        "keep" => "keep"
-      }.freeze
 
       # Work that most pumps have, in the order it is done on the bench. A series may name more of its own.
       WORK_AREAS = {

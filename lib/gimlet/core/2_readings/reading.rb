@@ -35,7 +35,7 @@ module Gimlet
         def self.from(fields, vocabulary)
           trait = vocabulary.trait(fields[:trait])
           new(definition: trait, observer: known(Odds::OBSERVERS, fields[:observer] || "caller", "observer"),
-              tool: known(Odds::TOOLS, fields[:tool] || (trait.kind == "rated" ? "papers" : "tape"), "tool"), heard: fields[:heard],
+              tool: known(Odds::TOOLS, fields[:tool] || trait.way.tool("tape"), "tool"), heard: fields[:heard],
               denied: fields[:denied] || nil, hedged: fields[:hedged] || nil, **told(trait, fields))
         end
 

@@ -41,7 +41,7 @@ module Gimlet
         def reading(value)
           told = value.is_a?(Range) ? { range: [value.begin || 0, (value.end || (LAST_SERIAL + 1)) - 1] } : { value: value }
           Readings::Reading.new(definition: @trait, observer: OBSERVER.fetch(@channel),
-                                tool: @trait.kind == "rated" ? "papers" : "rule", **told)
+                                tool: @trait.way.tool("rule"), **told)
         end
 
         # How well an answer fits every value of the column; sizes of an object are asked one at a time.
@@ -73,7 +73,7 @@ module Gimlet
 
         # A serial tells nothing while pumps with many different breaks are alive; nor does one part of very many.
         def at_their_word(places)
-          single = @trait.kind != "serial" && @trait.slot.nil? && !@trait.many
+          single = @trait.way.at_its_word? && @trait.slot.nil? && !@trait.many
           single ? places.to_h { |place| [@column.values[place], { place => 1.0 }] } : {}
         end
 

@@ -10,8 +10,6 @@ module Gimlet
 
       # What tells the leading candidates apart, and whether it matters to the order.
       module Differences
-        HIDDEN = %w[plate serial number].freeze
-
         module_function
 
         # @param vocabulary [Readings::Vocabulary]
@@ -19,7 +17,7 @@ module Gimlet
         # @param ids [Array<String>] their order classes
         # @return [Array<Difference>] those that change the order first
         def call(vocabulary, leaders, ids)
-          rows = vocabulary.traits.values.reject { |trait| HIDDEN.include?(trait.kind) || trait.slot }.filter_map do |trait|
+          rows = vocabulary.traits.values.reject { |trait| !trait.way.compared? || trait.slot }.filter_map do |trait|
             values = leaders.map { |one| one.traits[trait.id] }
             next if values.compact.uniq.size < 2
 

@@ -143,7 +143,7 @@ module Gimlet
                                              .max_by(BUTTONS) { |_, chances| chances.sum { |place, chance| shares[place] * chance } }
           found = likely.map { |value, chances| answer(places, model.reading(value), trait.way.label(trait, value), chances) }
                         .sort_by { |one| [-one.probability, one.label] }
-          trait.kind == "chosen" && !trait.slot ? [*found, another(trait, model)] : found
+          trait.way.worded? && !trait.slot ? [*found, another(trait, model)] : found
         end
 
         def another(trait, model)

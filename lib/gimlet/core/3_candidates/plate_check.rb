@@ -79,7 +79,7 @@ module Gimlet
         end
 
         def answerable?(trait)
-          return false if trait.slot || trait.many || %w[serial plate].include?(trait.kind)
+          return false if trait.slot || trait.many || !trait.way.compared?
 
           column = @field.column(trait.id)
           !trait.way.blank?(column.values[column.places[@leader]])

@@ -3,6 +3,7 @@
 require_relative "../1_catalogue/condition"
 require_relative "../1_catalogue/tightening"
 require_relative "../value"
+require_relative "kinds"
 require_relative "passes"
 require_relative "rounds"
 require_relative "sequence"
@@ -30,8 +31,8 @@ module Gimlet
           @variant = variant
           @unit = unit
           met = fastener.tightenings.select { |one| Catalogue::Condition.met?(one.condition, variant) }
-          published = met.one? ? met.first : Tightening.new(kind: "none")
-          @entered = entered if published.kind == "none"
+          published = met.one? ? met.first : Tightening.none
+          @entered = entered unless Kinds.of(published).on_file?
           @tightening = @entered ? published.entered(@entered.torque, @entered.source) : published
         end
 
@@ -71,29 +72,11 @@ module Gimlet
           sequences.empty? ? labels : labels.map { |label| sequences.first.index { |point| point.label == label } + 1 }
         end
 
-        def body
-          case @tightening.kind
-          when "torque" then told
-          when "snug_then_angle" then "#{told}, then #{@tightening.angles_deg.map { |angle| "#{angle}° on" }.join(', then ')}"
-          when "finger_then_turn" then "finger-tight, then #{turn(@tightening.turns)} turn"
-          when "torque_to_next_slot" then "#{told}, then on to the next slot for the split pin#{at_most}, never back"
-          when "back_off"
-            "#{tight}, back off #{turn(@tightening.turns)} turn; later tight again, and #{turn(@tightening.then_turns)} turn beyond"
-          when "firm" then Words::FIRM
-          else "no value on file: look in #{@variant.series.manual || "the maker's manual"}"
-          end
-        end
+        def body = Kinds.of(@tightening).text(@tightening.torque && told, @variant.series.manual || "the maker's manual")
 
         def treatment
           "threads: #{@tightening.treatment}" if @tightening.treatment
         end
-
-        # The slots of a castle nut stand evenly: one pitch is the most that it is ever turned on.
-        def at_most
-          " (less than #{Words.plain((360.0 / @tightening.slots).round(1))}°)" if @tightening.slots
-        end
-
-        def tight = @tightening.torque ? "tight to #{told}" : "tight"
 
         def apart
           "each of the #{@fastener.sets.size} sets by itself" if @fastener.sets.size > 1
@@ -108,8 +91,6 @@ module Gimlet
           notes = [published && "published #{published}", whose].compact
           notes.empty? ? shown : "#{shown} (#{notes.join('; ')})"
         end
-
-        def turn(turns) = Words.turn(turns)
       end
     end
   end

@@ -18,8 +18,9 @@ module Gimlet
         # @return [Array<Quantity>] in the published unit, rising to the value; empty without a torque
         def of(tightening, pattern)
           torque = tightening.torque or return []
-          values = tightening.steps || (tightening.step && by_step(tightening.step, torque.value)) ||
-                   fractions(tightening, pattern).map { |percent| torque.value * percent / 100 }
+          step, steps, fractions = tightening.written.values_at("step", "steps", "fractions")
+          values = steps || (step && by_step(step, torque.value)) ||
+                   (fractions || usual(pattern)).map { |percent| torque.value * percent / 100 }
           values.map { |value| Quantity.of(value, torque.unit) }
         end
 
@@ -29,7 +30,7 @@ module Gimlet
           [*(1...(value / size).ceil).map { |at| at * size }, value]
         end
 
-        def fractions(tightening, pattern) = tightening.fractions || (pattern == :each ? [100] : USUAL_FRACTIONS)
+        def usual(pattern) = pattern == :each ? [100] : USUAL_FRACTIONS
       end
     end
   end

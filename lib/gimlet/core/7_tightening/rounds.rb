@@ -3,6 +3,7 @@
 require_relative "../0_quantities/quantity"
 require_relative "../1_catalogue/tightening"
 require_relative "../value"
+require_relative "kinds"
 require_relative "passes"
 require_relative "words"
 
@@ -27,14 +28,10 @@ module Gimlet
           @unit = unit
         end
 
-        # What comes after the torque is a round of its own; a later turn is a later step, not a round of this job.
+        # What comes after the torque is a round of its own.
         def call
-          case @tightening.kind
-          when "none" then []
-          when "firm" then [*first, Round.new(text: Words::FIRM)]
-          when "finger_then_turn" then [Round.new(text: "finger-tight"), after("#{Words.turn(@tightening.turns)} turn on")]
-          else [*first, *torques, *last]
-          end
+          kind = Kinds.of(@tightening)
+          kind.on_file? ? [*first, *torques, *kind.after.map { |text| Round.new(text: text) }] : []
         end
 
         private
@@ -45,19 +42,8 @@ module Gimlet
         end
 
         def torques
-          Passes.of(@tightening, @fastener.pattern).map { |one| Round.new(text: Words.torque(one.to(@unit)), torque: one) }
+          Passes.of(@tightening, @fastener.pattern).map { |pass| Round.new(text: Words.torque(pass.to(@unit)), torque: pass) }
         end
-
-        def last
-          case @tightening.kind
-          when "snug_then_angle" then @tightening.angles_deg.map { |angle| after("#{angle}° on") }
-          when "torque_to_next_slot" then [after("on to the next slot, never back")]
-          when "back_off" then [(after("tight") unless @tightening.torque), after("back off #{Words.turn(@tightening.turns)} turn")].compact
-          else []
-          end
-        end
-
-        def after(text) = Round.new(text: text)
       end
     end
   end

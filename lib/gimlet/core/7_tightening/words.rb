@@ -11,7 +11,6 @@ module Gimlet
         # Decimal places that a wrench of this unit is read to.
         DIGITS = { "N·m" => 1, "lbf·in" => 0, "lbf·ft" => 1, "kgf·m" => 2 }.freeze
         TURNS = { 0.125 => "one eighth", 0.25 => "a quarter", 0.5 => "half a", 0.75 => "three quarters of a" }.freeze
-        FIRM = "firm; the sheet gives no figure"
 
         module_function
 

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../1_catalogue/condition"
+require_relative "../1_catalogue/shapes"
 require_relative "../value"
 require_relative "section_shapes"
 
@@ -18,11 +19,6 @@ module Gimlet
         Piece = Value.of(:at, :x_mm, :width_mm, :inner_mm, :outer_mm, :outlines, :circles, :guessed)
 
         GAP_MM = 0.6
-        # Heights where none is on file. Common practice, no source.
-        HEIGHTS = { "oring" => 2, "backup" => 1.5, "washer" => 1.5, "gasket" => 1.5, "clip" => 1.2, "pin" => 3, "ball" => 6, "spring" => 12,
-                    "plunger" => 40, "bolt" => 14, "nut" => 8, "valve" => 20, "cage" => 12, "plug" => 14, "retainer" => 12, "case" => 16,
-                    "sleeve" => 24, "piston" => 20, "guide" => 8, "bearing" => 14 }.freeze
-        USUAL_HEIGHT = 5
         USUAL_OUTER = 24
         # What a long piece is shortened to, so that the rings beside it can be seen.
         LONGEST = 36
@@ -58,9 +54,9 @@ module Gimlet
         def size(shape, spec, usual)
           section = spec["section_mm"]
           outer = spec["od_mm"] || (spec["id_mm"] && section && (spec["id_mm"] + (2 * section))) || (usual * 0.8)
-          inner = SectionShapes.solid?(shape) ? 0 : spec["id_mm"] || (outer * 0.6)
+          inner = Catalogue::Shapes.of(shape).solid ? 0 : spec["id_mm"] || (outer * 0.6)
           height = section || spec["height_mm"] || spec["length_mm"]
-          Size.new(inner: inner / 2.0, outer: outer / 2.0, height: (height || HEIGHTS.fetch(shape, USUAL_HEIGHT)).clamp(SHORTEST, LONGEST),
+          Size.new(inner: inner / 2.0, outer: outer / 2.0, height: (height || Catalogue::Shapes.of(shape).height_mm).clamp(SHORTEST, LONGEST),
                    guessed: height.nil? || !(spec["od_mm"] || spec["id_mm"]))
         end
 

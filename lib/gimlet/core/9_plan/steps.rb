@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../1_catalogue/shapes"
 require_relative "../1_catalogue/wet_end"
 require_relative "../5_demand/positions"
 require_relative "touched"
@@ -19,6 +20,7 @@ module Gimlet
         KEYED = "A bolt whose key slips: seat the key with a punch and a hammer before you turn it. An impact driver loosens, it never tightens."
         REVERSE = "Loosen in the reverse of the order on the drawings; round a flange a quarter turn at a time."
         RINGS = "O-rings that may go back are pushed out with the thumbs, never picked."
+        RENEWED = %w[replace_always replace_if_removed].freeze
 
         # @param teardown [Teardown]
         # @return [Array<Step>]
@@ -36,9 +38,12 @@ module Gimlet
         def before(teardown)
           fasteners = teardown.fasteners
           told = [(REVERSE if fasteners.any? { |one| one.pattern != :each }), (KEYED if fasteners.any? { |one| one.drive.match?(/\bhex\b/i) }),
-                  (RINGS if teardown.places.any? { |place| place.layer.shape == "o_ring" && place.layer.reuse != "replace_always" })].compact
+                  (RINGS if teardown.places.any? { |place| stays?(place.layer) })].compact
           told.empty? ? [] : [Step.new(phase: "open", title: "before you loosen", text: told, fasteners: [])]
         end
+
+        # @return [Boolean] whether it is a ring that may go back
+        def stays?(layer) = Catalogue::Shapes.of(layer.shape).ring && !RENEWED.include?(layer.reuse)
 
         # Where only some positions are worked on, what comes off at each says where.
         def title(group, teardown)

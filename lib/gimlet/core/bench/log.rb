@@ -1,17 +1,17 @@
 # frozen_string_literal: true
 
+require_relative "../entry"
 require_relative "../value"
 
 module Gimlet
   module Core
     module Bench
-      # One line of what was done at the bench. `number` counts from 1 within its order; `body` is plain data with string keys, by kind:
+      # The entries of a bench as they leave the work, by kind:
       #
       #   ticked     item, done                      a line of the card
       #   tightened  fastener, turn, value, unit, by what a wrench read at one turn of the walk; `by` is "typed" or "wrench"
-      Entry = Value.of(:number, :kind, :body, :at, :who)
-
-      # The entries as they leave the work: `ticked` ids of lines that are done, `readings` { [fastener, turn] => body of the last }. A turn that
+      #
+      # That is `ticked` ids of lines that are done, `readings` { [fastener, turn] => body of the last }. A turn that
       # was ticked since has no reading any more: a wrench that clicks shows none.
       Log = Value.of(:last, :ticked, :readings) do
         def ticked?(item) = ticked.include?(item)
@@ -20,7 +20,7 @@ module Gimlet
 
       # Folding entries: the last word on each thing counts.
       class Log
-        # @param entries [Array<Entry>] in order of their numbers
+        # @param entries [Array<Core::Entry>] in order of their numbers
         # @return [Log]
         def self.of(entries)
           ticks = entries.select { |one| one.kind == "ticked" }.to_h { |one| one.body.values_at("item", "done") }

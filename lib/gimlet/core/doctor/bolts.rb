@@ -1,9 +1,8 @@
 # frozen_string_literal: true
 
 require_relative "../7_tightening/ceiling"
-require_relative "../7_tightening/instruction"
 require_relative "../7_tightening/sequence"
-require_relative "../7_tightening/words"
+require_relative "../7_tightening/kinds"
 require_relative "finding"
 
 module Gimlet
@@ -27,29 +26,8 @@ module Gimlet
         def bolts(fastener) = apart(fastener) + listed(fastener) + drawn_in(fastener)
 
         def passes(fastener)
-          fastener.tightenings.flat_map do |one|
-            [(ends(one) unless one.torque.nil?), (rising(one) unless one.kind == "none")].compact.flatten.map do |text|
-              error("fasteners.#{fastener.id}", text)
-            end
-          end
+          fastener.tightenings.flat_map { |one| Tightening::Kinds.of(one).faults }.map { |text| error("fasteners.#{fastener.id}", text) }
         end
-
-        def ends(one)
-          value = one.torque.value
-          [("the steps end at #{one.steps.last}, not at the value #{plain(one.torque)}." if one.steps && one.steps.last != value),
-           ("a step of #{one.step} is no less than the value #{plain(one.torque)}." if one.step && one.step >= value),
-           ("the tolerance must be less than the value #{plain(one.torque)}." if one.tolerance && one.tolerance.value >= value)]
-            .compact
-        end
-
-        def rising(one)
-          lists = [one.steps, one.fractions].compact
-          [("the fractions end at #{one.fractions.last}, not at 100." if one.fractions && one.fractions.last != 100),
-           ("the passes must rise." if lists.any? { |list| list != list.sort.uniq }),
-           ("give one of step, steps and fractions." if (lists + [one.step].compact).size > 1)].compact
-        end
-
-        def plain(torque) = Tightening::Words.torque(torque)
 
         def listed(fastener)
           return [] unless fastener.pattern == :listed

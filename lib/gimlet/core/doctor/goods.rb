@@ -81,9 +81,10 @@ module Gimlet
 
         # A size is of use only where the slot's shape is one that is measured by it.
         def unmeasured
-          told_by = Catalogue::InHand::SLOTS.values.flat_map { |shapes, specs| shapes.map { |shape| [shape, specs] } }.to_h
-          layers = @series.stacks.flat_map(&:layers).uniq(&:slot).select { |layer| told_by.key?(layer.shape) }
-          layers.flat_map { |layer| fitted(layer).filter_map { |part| lost_sizes(part, layer.shape, told_by[layer.shape]) } }
+          @series.stacks.flat_map(&:layers).uniq(&:slot).flat_map do |layer|
+            keys = Catalogue::InHand::SLOTS[Catalogue::Shapes.of(layer.shape).in_hand]
+            keys ? fitted(layer).filter_map { |part| lost_sizes(part, layer.shape, keys) } : []
+          end
         end
 
         def lost_sizes(part, shape, keys)

@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
+require_relative "../1_catalogue/shapes"
 require_relative "../1_catalogue/snapshot"
 require_relative "../9_plan/rebuild"
-require_relative "../9_plan/section_shapes"
 require_relative "finding"
 
 module Gimlet
@@ -33,7 +33,7 @@ module Gimlet
         # A seal that is drawn to no side tells nobody how it goes in.
         def facing
           @series.stacks.flat_map { |stack| stack.layers.map { |layer| [stack, layer] } }.filter_map do |stack, layer|
-            next unless Plan::SectionShapes::SEALS.include?(layer.shape) && layer.opens_to.nil?
+            next unless Catalogue::Shapes.of(layer.shape).lips && layer.opens_to.nil?
 
             warning("stacks.#{stack.id}.#{layer.slot}", "is a #{layer.shape.tr('_', ' ')}: say in opens_to which end its lips look to.")
           end

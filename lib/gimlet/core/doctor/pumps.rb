@@ -13,7 +13,6 @@ module Gimlet
 
         # Volumetric efficiency of a sound plunger pump. Common handbook range.
         EFFICIENCY = (0.80..1.0)
-        NUMBERS = %w[counted measured rated].freeze
         # What a pump is called by is no trait of a document.
         OURS = %w[maker series item].freeze
 
@@ -43,17 +42,16 @@ module Gimlet
         def trait(place, id, value)
           known = @known[id] or
             return [error("#{place}.#{id}", "is no known trait: define it under trait_definitions.#{instead(id, @known.keys - OURS)}")]
-          return [error("#{place}.#{id}", "is found out by itself: leave it out.")] if OURS.include?(id) || known.slot || known.kind == "plate"
+          return [error("#{place}.#{id}", "is found out by itself: leave it out.")] if OURS.include?(id) || known.slot || known.way.free?
 
           sort(place, known, value) + size(place, known, value)
         end
 
         def sort(place, known, value)
-          number = NUMBERS.include?(known.kind)
-          return [] if number == (value.is_a?(Numeric) || value.is_a?(Range)) && (!value.is_a?(Range) || known.kind == "rated")
+          return [] if known.way.keeps?(value)
 
           unit = known.unit && ", in #{known.unit}"
-          [error("#{place}.#{known.id}", "“#{value}” is not #{number ? "a number#{unit}" : 'one of its words, in quotation marks'}.")]
+          [error("#{place}.#{known.id}", "“#{value}” is not #{known.way.number? ? "a number#{unit}" : 'one of its words, in quotation marks'}.")]
         end
 
         def size(place, known, value)

@@ -85,7 +85,7 @@ module Gimlet
 
         # Doubt and tool are said once for a clause.
         def colour(trait)
-          { hedged: @hedged, tool: (@tool if trait.kind == "measured"), observer: ("old_invoice" if @paper && trait.kind == "number") }
+          { hedged: @hedged, tool: (@tool if trait.way.with_tool?), observer: ("old_invoice" if @paper && trait.id == "part_number") }
         end
 
         def says?(pieces, small) = pieces.any? { |piece| piece.says(small) }

@@ -71,7 +71,7 @@ module Gimlet
             trait.alone.each { |phrase| add(phrase, alone: [trait.id]) }
             trait.values.each { |value, names| [value, *names].each { |name| value(name, trait, value) } }
             # Makers and series are names.
-            next unless trait.kind == "chosen" && !%w[maker series].include?(trait.id)
+            next unless trait.way.worded? && !%w[maker series].include?(trait.id)
 
             (on_file[trait.id] || []).each do |value|
               value(value, trait, value)
@@ -82,7 +82,7 @@ module Gimlet
         end
 
         def value(phrase, trait, value)
-          return if trait.kind == "counted" && phrase.match?(/\A\d+\z/)
+          return if trait.way.heard_as_figure?(phrase)
 
           add(phrase, values: { trait.id => value })
         end

@@ -118,32 +118,16 @@ module Gimlet
 
         def fits?(trait, piece, side, noun)
           told = trait.way.hear(trait, piece) or return false
-          return trait.across || false if trait.kind == "keyed" && piece.unit
-          return true if piece.unit || piece.key || piece.thread || (told[:value].is_a?(String) && piece.values.any?)
+          return trait.way.with_unit?(trait) if piece.unit
+          return true if piece.key || piece.thread || (told[:value].is_a?(String) && piece.values.any?)
           return piece.values.any? if piece.figure.nil? && piece.span.nil?
 
           bare?(trait, piece, side, noun)
         end
 
-        # A figure without a unit: before a noun it counts, after one it may be its size.
         def bare?(trait, piece, side, noun)
-          figure = piece.figure || piece.span.last
-          case trait.kind
-          when "counted" then (trait.most.nil? || figure <= trait.most) && !(side == :after && taking?(noun, piece))
-          when "measured" then figure.denominator == 1 ? figure > 9 && !counts?(noun, figure, side) : true
-          when "rated" then side == :after && figure > 9
-          when "keyed" then side == :after && taking?(noun, piece)
-          when "threaded" then !piece.inches.nil?
-          else false
-          end
-        end
-
-        def counts?(noun, figure, side)
-          side == :before && noun.nouns.any? do |id|
-            @vocabulary.trait(id).then do |one|
-              one.kind == "counted" && figure <= (one.most || 99)
-            end
-          end
+          counted = noun.nouns.map { |id| @vocabulary.trait(id) }.any? { |one| one.way.counts?(one, piece.figure || piece.span.last) }
+          trait.way.bare?(trait, piece, behind: side == :after, taking: taking?(noun, piece), counted: counted)
         end
 
         def taking?(noun, piece)

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../entry"
 require_relative "../value"
-require_relative "entry"
 require_relative "kinds"
 
 module Gimlet

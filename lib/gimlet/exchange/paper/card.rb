@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../core/order/lines"
 require_relative "card_goods"
 require_relative "card_head"
 require_relative "card_work"
@@ -12,15 +13,16 @@ module Gimlet
       class Card
         FOOT = 8.5
 
-        # @param order [Hash] as Store::Orders gives it, with its `record` of the present version
+        # @param order [Core::Order]
         # @param paper [String] of SIZES
         # @param link [String, nil] where the order is found, for the code that a camera reads
         # @return [String] the PDF
         def self.call(order, paper: "A4", link: nil) = new(order, paper, link).render
 
         def initialize(order, paper, link)
-          @record = order[:record]
-          @sheet = Sheet.new(Paper.blank("Work card, order #{order[:id]}", paper))
+          @record = order.record
+          @sections = Core::Order::Lines.of(@record).to_h { |section| [section.key, section] }
+          @sheet = Sheet.new(Paper.blank("Work card, order #{order.id}", paper))
           @order = order
           @link = link
         end
@@ -28,8 +30,8 @@ module Gimlet
         # @return [String]
         def render
           CardHead.new(@sheet, @order, @link).draw
-          CardGoods.new(@sheet, @record).draw
-          CardWork.new(@sheet, @record).draw
+          CardGoods.new(@sheet, @record, @sections).draw
+          CardWork.new(@sheet, @record, @sections).draw
           feet
           @sheet.pdf.render
         end
@@ -41,7 +43,7 @@ module Gimlet
           (1..pdf.page_count).each do |page|
             pdf.go_to_page(page)
             foot(0, pdf.bounds.width - 210, Core::Plan::Cautions::DEFERRAL, :left)
-            foot(pdf.bounds.width - 210, 210, "order #{@order[:id]} · #{@record['pump']['model']} · page #{page} of #{pdf.page_count}", :right)
+            foot(pdf.bounds.width - 210, 210, "order #{@order.id} · #{@record['pump']['model']} · page #{page} of #{pdf.page_count}", :right)
           end
         end
 

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-require_relative "parts_lines"
+require_relative "../../core/order/parts"
+require_relative "card_lines"
 require_relative "sheet"
 
 module Gimlet
@@ -8,44 +9,34 @@ module Gimlet
     module Paper
       # What lies on the bench before the work begins: parts and why they are there, tools, what is used up.
       class CardGoods
+        include CardLines
+
         # @param sheet [Sheet]
         # @param record [Hash] of an order, of the present version
-        def initialize(sheet, record)
+        # @param sections [Hash{String=>Core::Order::Lines::Section}]
+        def initialize(sheet, record, sections)
           @sheet = sheet
           @record = record
+          @sections = sections
         end
 
         def draw
           parts
-          tools
+          lines "held"
+          lines "tool"
+          lines "used"
         end
 
         private
 
         def parts
-          lines = PartsLines.new(@record)
+          parts = Core::Order::Parts.new(@record)
           @sheet.heading "Parts: #{@record['parts']['plan']}"
-          @sheet.table([["", "Qty", "Number", "Name", "Serves"], *lines.rows.map { |row| ["", *row] }], [18, 72, 86, 170, nil])
+          @sheet.table([["", "Qty", "Number", "Name", "Serves"], *parts.rows.map { |row| ["", *row] }], [18, 72, 86, 170, nil])
           @sheet.pdf.move_down 4
-          lines.lacking.each { |text| @sheet.bullet(text, style: :bold) }
-          lines.remarks.each { |text| @sheet.bullet(text) }
-          lines.held.each { |text| @sheet.tick(text) }
+          parts.lacking.each { |text| @sheet.bullet(text, style: :bold) }
+          parts.remarks.each { |text| @sheet.bullet(text) }
         end
-
-        def tools
-          @sheet.heading "Tools and what is used up"
-          @record["tools"].each { |one| @sheet.tick(about(one), strong: one["name"]) }
-          @record["consumables"].each { |one| @sheet.tick(pack(one), strong: "#{one['amount']} #{one['unit']} #{one['name']}") }
-        end
-
-        # "PW-T11, lent: bring it back · head bolts M8 · makeshift: two long bolts"
-        def about(tool)
-          goes = { "lent" => "lent: bring it back", "sold" => "sold" }[tool["how"]]
-          number = [tool["number"], goes, ("the customer's own" if tool["has"] && tool["kind"] != "torque wrench")].compact.join(", ")
-          [(number unless number.empty?), tool["why"], tool["substitute"] && "makeshift: #{tool['substitute']}"].compact.join(" · ")
-        end
-
-        def pack(one) = one["packs"] ? "#{one['packs']} × #{one['number']}" : ""
       end
     end
   end

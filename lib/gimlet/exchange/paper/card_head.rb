@@ -13,12 +13,12 @@ module Gimlet
         CODE = 76
 
         # @param sheet [Sheet]
-        # @param order [Hash]
+        # @param order [Core::Order]
         # @param link [String, nil]
         def initialize(sheet, order, link)
           @sheet = sheet
           @order = order
-          @record = order[:record]
+          @record = order.record
           @link = link
         end
 
@@ -49,7 +49,7 @@ module Gimlet
           one = @record["pump"]
           @sheet.line "#{one['maker']} #{one['model']}", size: 22, style: :bold
           @sheet.line "serials #{one['serials']}" if one["serials"]
-          @sheet.line ["order #{@order[:id]}#{", version #{@order[:version]}" if @order[:version].to_i > 1}", @order[:customer],
+          @sheet.line ["order #{@order.id}#{", version #{@order.version}" if @order.version.to_i > 1}", @order.customer,
                        date].compact.join(" · ")
           @sheet.line "#{areas}. #{pumps}", strong: "Work:"
           @sheet.line "#{one['manual']}.", strong: "Manual:"
@@ -57,14 +57,14 @@ module Gimlet
                       "The same order serves #{@record['models'].join(', ')}.", size: Sheet::SMALL
         end
 
-        def date = Time.parse(@order[:created_at].to_s).strftime("%-d %B %Y")
+        def date = Time.parse(@order.created_at.to_s).strftime("%-d %B %Y")
         def areas = @record["work"]["areas"].map { |one| one["name"] }.join(", ")
         def pumps = @record["work"]["pumps"] > 1 ? "For #{@record['work']['pumps']} pumps." : ""
 
         # What the specialist knew to be open when the order was placed.
         def remarks
           work = @record["work"]
-          [("CANCELLED: #{@order[:cancelled_because]}. Do not work from this card." if @order[:cancelled_at]),
+          [("CANCELLED: #{@order.cancelled_because}. Do not work from this card." if @order.cancelled_at),
            ("Complaint: #{work['complaints'].join(', ')}." if work["complaints"].any?),
            ("How far: #{@record['extent']['name']}. #{@record['extent']['warning']}" if @record.dig("extent", "warning")),
            *left_out, *work["found"].map { |text| "Found: #{text}." },

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../core/5_demand/positions"
+require_relative "card_lines"
 require_relative "crank_drawing"
 require_relative "fastener_entry"
 require_relative "sheet"
@@ -11,71 +11,32 @@ module Gimlet
     module Paper
       # The work in the order of the bench: apart, looked over, together, tight, started.
       class CardWork
-        CLOSED = ["finish", "after running"].freeze
+        include CardLines
 
         # @param sheet [Sheet]
         # @param record [Hash] of an order, of the present version
-        def initialize(sheet, record)
+        # @param sections [Hash{String=>Core::Order::Lines::Section}]
+        def initialize(sheet, record, sections)
           @sheet = sheet
           @record = record
+          @sections = sections
         end
 
         def draw
-          steps "Take apart", "open"
-          count_out
-          look_over
-          put_back
-          steps "Renew", "renew"
+          lines "open"
+          lines "out"
+          lines "look"
+          lines_at_once "back"
+          lines "renew"
           stacks
           refit
-          steps "Close", "close"
+          lines "close"
           tightening
-          steps "Start again", *CLOSED
+          lines "finish"
           sources
         end
 
         private
-
-        def steps(heading, *phases)
-          told = @record["steps"].select { |one| phases.include?(one["phase"]) }
-          return if told.empty?
-
-          @sheet.heading heading
-          told.each { |one| @sheet.tick(one["text"].join(" "), strong: "#{one['title'].capitalize}:") }
-        end
-
-        def count_out
-          return if @record["count_out"].empty?
-
-          @sheet.heading "Count these out of the bores: left behind, they leak"
-          @record["count_out"].group_by { |one| one["pieces"] }.each do |pieces, same|
-            @sheet.line pieces.join(", "), style: :bold
-            @sheet.ticks(same.map { |one| one["position"] })
-          end
-        end
-
-        def looked_over = @record["keep"].reject { |one| one["look"].empty? }
-
-        def look_over
-          return if looked_over.empty?
-
-          @sheet.heading "Look over: what passes goes back"
-          looked_over.each do |one|
-            @sheet.room(60)
-            @sheet.line "#{one['to_do']}. #{one['look'].join('; ')}.", strong: "#{one['name'].capitalize}:"
-            @sheet.ticks(one["positions"] || [one["where"]])
-          end
-        end
-
-        def put_back
-          rest = @record["keep"] - looked_over
-          return if rest.empty?
-
-          @sheet.heading "These go back in: throw none away"
-          rest.each do |one|
-            @sheet.tick("#{one['where']}#{": #{one['to_do']}" unless one['fate'] == 'keep'}", strong: one["name"])
-          end
-        end
 
         def stacks
           return if @record["stacks"].empty?

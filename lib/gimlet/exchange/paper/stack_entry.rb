@@ -59,7 +59,7 @@ module Gimlet
         # @return [Array<Array(String, String)>] number and name, how it goes in
         def pieces
           @stack["layers"].map.with_index(1) do |layer, at|
-            ["#{at} #{layer['name']}", [*[layer["facing"], layer["lube"]].compact, to_do(layer)].join("; ")]
+            ["#{at} #{layer['name']}", [*layer["told"], to_do(layer)].join("; ")]
           end
         end
 

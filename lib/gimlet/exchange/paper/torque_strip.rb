@@ -13,15 +13,15 @@ module Gimlet
         LEAST = 54
         FOOT = "The maker's manual comes first. Where no value is on file, take it from there."
 
-        # @param order [Hash] as Store::Orders gives it
+        # @param order [Core::Order]
         # @param paper [String] of Paper::SIZES
         # @return [String] the PDF
         def self.call(order, paper: "A4", **) = new(order, paper).render
 
         def initialize(order, paper)
-          @record = order[:record]
-          @pdf = Paper.blank("Torque strip, order #{order[:id]}", paper)
-          @title = "#{@record['pump']['model']} · order #{order[:id]}"
+          @record = order.record
+          @pdf = Paper.blank("Torque strip, order #{order.id}", paper)
+          @title = "#{@record['pump']['model']} · order #{order.id}"
         end
 
         # @return [String]

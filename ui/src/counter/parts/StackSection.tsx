@@ -34,8 +34,8 @@ export function StackSection({ ticket, plan, stack }: Props) {
               <span style={{ width: 20, textAlign: "right" }}>{index + 1}</span>
               <FateSwatch fate={shownFate(layer.fates)} />
               <span>
-                <strong>{layer.name}</strong>{layer.facing ? `, ${layer.facing}` : ""}
-                <Box component="span" sx={{ color: "text.secondary" }}> {[layer.fate, layer.lube, layer.part].filter(Boolean).join(" · ")}</Box>
+                <strong>{layer.name}</strong>{layer.told.length > 0 ? `, ${layer.told.join("; ")}` : ""}
+                <Box component="span" sx={{ color: "text.secondary" }}> {[layer.fate, layer.part].filter(Boolean).join(" · ")}</Box>
               </span>
             </ButtonBase>
             {picked === index && <PieceSheet ticket={ticket} plan={plan} stack={stack} layer={layer} />}

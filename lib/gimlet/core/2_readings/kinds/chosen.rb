@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "told"
+require_relative "kind"
 
 module Gimlet
   module Core
@@ -8,11 +8,14 @@ module Gimlet
       module Kinds
         # One of a few named values: brass, left, three on top.
         class Chosen
-          include Told
+          include Kind
 
           # Said instead of a value that no pump of the catalogue has.
           ANOTHER = "another"
 
+          def worded? = true
+          def listed? = true
+          def not_to_be_read?(trait) = trait.values.empty?
           def accept(trait, given, _unit) = words(trait, given)
 
           def hear(trait, piece)

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "told"
+require_relative "kind"
 
 module Gimlet
   module Core
@@ -8,9 +8,20 @@ module Gimlet
       module Kinds
         # A number of equal things: bolts, caps, plungers.
         class Counted
-          include Told
+          include Kind
 
           def figure? = true
+          def number? = true
+          def keeps?(value) = value.is_a?(Numeric)
+          def none(_trait) = { value: 0 }
+          def heard_as_figure?(phrase) = phrase.match?(/\A\d+\z/)
+          def counts?(trait, figure) = figure <= (trait.most || 99)
+          def example(_trait, value, noun) = noun ? "#{value} #{noun}s" : value.to_s
+
+          def bare?(trait, piece, behind:, taking:, **)
+            (trait.most.nil? || (piece.figure || piece.span.last) <= trait.most) && !(behind && taking)
+          end
+
           def accept(trait, given, _unit) = whole(trait, given)
 
           def hear(trait, piece)

@@ -9,6 +9,16 @@ module Gimlet
         # The key or socket that fits: "hex 6", "socket 22". A bare "22" is a size whose kind was not said.
         class Keyed < Chosen
           def figure? = true
+          def worded? = false
+          def not_to_be_read?(_trait) = false
+          def with_unit?(trait) = trait.across || false
+          def bare?(_trait, _piece, behind:, taking:, **) = behind && taking
+
+          # "a socket, 13"
+          def hear_apart(pieces)
+            key, size = pieces.partition(&:key).map(&:first)
+            { value: "#{key.key} #{size.figure.to_i}" } if key && key.size.nil? && size&.whole?
+          end
 
           def hear(_trait, piece)
             return { value: "#{piece.key} #{piece.size}" } if piece.key && piece.size

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../0_quantities/quantity"
-require_relative "told"
+require_relative "kind"
 
 module Gimlet
   module Core
@@ -9,12 +9,23 @@ module Gimlet
       module Kinds
         # A size taken with a tool. Used parts wear in a direction that is known, and swell a little the other way.
         class Measured
-          include Told
+          include Kind
 
+          # A bare whole figure up to here is a count.
+          LARGEST_COUNT = 9
           # What a size may be when nothing is known of it: about as spread out as the sizes on file.
           TOP_OF_THE_BELL = Math.sqrt(2 * Math::PI)
 
           def figure? = true
+          def number? = true
+          def with_tool? = true
+          def keeps?(value) = value.is_a?(Numeric)
+          def example(trait, value, noun) = [Reading.plain(value), trait.unit, noun].compact.join(" ")
+
+          def bare?(_trait, piece, behind:, counted:, **)
+            figure = piece.figure || piece.span.last
+            figure.denominator != 1 || (figure > LARGEST_COUNT && (behind || !counted))
+          end
 
           def accept(trait, given, unit)
             quantity = if given.is_a?(Numeric) then Quantity.of(given, unit || trait.unit)

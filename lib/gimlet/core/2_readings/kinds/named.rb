@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../plates/plate_index"
-require_relative "told"
+require_relative "kind"
 
 module Gimlet
   module Core
@@ -11,9 +11,13 @@ module Gimlet
         #
         # Whoever reads out a wrong plate, sticker or bag reads that of another pump: often of a sibling (same `family`), else of any.
         module Named
-          include Told
+          include Kind
 
           def free? = true
+          def definable? = false
+          def compared? = false
+          def not_to_be_read?(_trait) = true
+          def example(_trait, names, _noun) = Array(names).first.to_s
           def index(values) = NameIndex.new(values)
           def label(_trait, value) = Array(value).first.to_s
 

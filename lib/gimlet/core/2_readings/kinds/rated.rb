@@ -8,6 +8,12 @@ module Gimlet
       module Kinds
         # A value on papers or on the machine's plate. On file it may be a range that the item serves, such as a valve for 4 to 20 L/min.
         class Rated < Measured
+          def with_tool? = false
+          def tool(_usual) = "papers"
+          def keeps?(value) = value.is_a?(Numeric) || value.is_a?(Range)
+          def example(trait, value, _noun) = "#{Reading.plain(value)} #{trait.unit}"
+          def bare?(_trait, piece, behind:, **) = behind && (piece.figure || piece.span.last) > LARGEST_COUNT
+
           # What is asked of an item may be anything that it serves: the wider its range, the less one value speaks for it.
           def fits(reading, value, choices)
             return super unless value.is_a?(Range)

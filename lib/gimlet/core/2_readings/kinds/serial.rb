@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "told"
+require_relative "kind"
 
 module Gimlet
   module Core
@@ -8,11 +8,16 @@ module Gimlet
       module Kinds
         # A serial number; on file are ranges of them, open at either end.
         class Serial
-          include Told
+          include Kind
 
           EVERY = (nil...nil)
 
           def figure? = true
+          def definable? = false
+          def compared? = false
+          def at_its_word? = false
+          def not_to_be_read?(_trait) = true
+          def example(_trait, span, _noun) = "serial #{span.begin || ((span.end || 101) - 1)}"
           def accept(trait, given, _unit) = whole(trait, given.to_s.delete(" ,."))
           def answer?(value) = super && value != EVERY
 

@@ -8,6 +8,11 @@ module Gimlet
       module Kinds
         # A pipe thread: "G 1/2", "NPT 3/8". A bare "1/2" is a size whose standard was not said.
         class Threaded < Chosen
+          def worded? = false
+          def not_to_be_read?(_trait) = false
+          def alone?(piece) = !piece.thread.nil? && !piece.figure.nil?
+          def bare?(_trait, piece, **) = !piece.inches.nil?
+
           def hear(_trait, piece)
             return { value: "#{piece.thread} #{size(piece.inches)}" } if piece.thread && piece.inches
 

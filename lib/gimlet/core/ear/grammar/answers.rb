@@ -30,8 +30,7 @@ module Gimlet
           # "none" and "gone" are a value where the trait has one, else not knowing.
           def refuse(small, pieces)
             told = if small.says(:absent) && @asked.values.key?("none") then { value: "none" }
-                   elsif small.says(:absent) && @asked.kind == "counted" then { value: 0 }
-                   else { unknown: true }
+                   else (@asked.way.none(@asked) if small.says(:absent)) || { unknown: true }
                    end
             pieces.each { |piece| piece.used = true if piece.nouns.include?(@asked.id) }
             note([small], readings: [{ trait: @asked.id, **told, heard: words([small]) }])
@@ -39,12 +38,8 @@ module Gimlet
 
           # "a socket, 13"
           def keyed_apart(content, pieces)
-            return unless @asked.kind == "keyed" && content.size == 2
-
-            key, size = content.partition(&:key).map(&:first)
-            return unless key && size&.whole? && key.size.nil?
-
-            reading(@asked, { value: "#{key.key} #{size.figure.to_i}" }, [key, size], pieces)
+            told = (@asked.way.hear_apart(content) if content.size == 2) or return
+            reading(@asked, told, content, pieces)
           end
 
           # Figures and values that no noun took.
@@ -52,10 +47,10 @@ module Gimlet
             return if @asked.nil? || answered?
 
             left = pieces.reject(&:used)
-            if @asked.kind == "serial" && left.any?(&:digits) then serial_alone(left)
+            if @asked.id == "serial" && left.any?(&:digits) then serial_alone(left)
             elsif (told = first_told(left)) then reading(@asked, told.first, [told.last], pieces)
             elsif (small = only_no(left)) then refuse_plainly(small)
-            elsif %w[plate number].include?(@asked.kind) then as_typed(left)
+            elsif @asked.way.free? then as_typed(left)
             end
           end
 
@@ -82,8 +77,7 @@ module Gimlet
           end
 
           def refuse_plainly(small)
-            told = @asked.values.key?("none") ? { value: "none" } : { unknown: true }
-            told = { value: 0 } if @asked.kind == "counted"
+            told = @asked.way.none(@asked) || (@asked.values.key?("none") ? { value: "none" } : { unknown: true })
             note([small], readings: [{ trait: @asked.id, **told, heard: words([small]) }])
           end
 

@@ -27,7 +27,7 @@ module Gimlet
           def nothing(noun)
             traits = noun.nouns.map { |id| trait(id) }
             if (none = traits.find { |one| one.values.key?("none") }) then { trait: none.id, value: "none" }
-            elsif (named = traits.find { |one| %w[plate serial number].include?(one.kind) || (one.kind == "chosen" && one.values.empty?) })
+            elsif (named = traits.find { |one| one.way.not_to_be_read?(one) })
               { trait: named.id, unknown: true }
             elsif (count = traits.find(&:optional)) then { trait: count.id, value: 0 }
             end
@@ -54,7 +54,7 @@ module Gimlet
             return if piece.alien || (piece.unit.nil? && @asked&.way&.hear(@asked, piece))
             return by_unit(piece) if Units::KIND_OF[piece.unit]
             return (trait("head_bolt_drive") unless says?(clause, :other_places)) if piece.key && piece.size
-            return @vocabulary.traits.values.find { |one| one.kind == "threaded" } if piece.thread && piece.figure
+            return @vocabulary.traits.values.find { |one| one.way.alone?(piece) } if piece.thread && piece.figure
             return (trait(piece.alone.first) unless of_something_else?(piece, clause)) if piece.alone.any?
 
             lonely(piece, clause)

@@ -98,7 +98,7 @@ module Gimlet
           end
 
           def plate(pieces)
-            text, used = SpokenPlate.take(pieces, @asked&.kind == "plate") { |run| words(run) }
+            text, used = SpokenPlate.take(pieces, @asked&.id == "plate") { |run| words(run) }
             reading(trait("plate"), { value: text }, used, []) if text
           end
 

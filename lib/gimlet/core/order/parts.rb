@@ -1,11 +1,13 @@
 # frozen_string_literal: true
 
+require_relative "order"
+
 module Gimlet
-  module Exchange
-    module Paper
-      # The parts of an order in the words of the card.
-      class PartsLines
-        # @param record [Hash] of an order, of the present version
+  module Core
+    class Order
+      # The parts of an order in words, from its record.
+      class Parts
+        # @param record [Hash] of the present version
         def initialize(record)
           @record = record
           @parts = record["parts"]
@@ -18,16 +20,11 @@ module Gimlet
 
         # @return [Array<String>] what is not in the bag
         def lacking
-          @parts["unfilled"].map { |one| "NOT SUPPLIED: #{one['quantity']} × #{one['name']} #{one['part']}: #{one['reason']}." }
+          @parts["unfilled"].map { |line| "NOT SUPPLIED: #{line['quantity']} × #{line['name']} #{line['part']}: #{line['reason']}." }
         end
 
         # @return [Array<String>] what else to know of the bag
         def remarks = stand_ins + had + surplus
-
-        # @return [Array<String>] what goes along and may come back unused
-        def held
-          @record["held"].map { |one| "#{one['quantity']} × #{one['part']} #{one['name']}: goes along in case, bring it back unused." }
-        end
 
         private
 
@@ -47,8 +44,8 @@ module Gimlet
         end
 
         def stand_ins
-          @parts["unfilled"].flat_map do |one|
-            one["stand_ins"].map { |other| "For a while only, in place of #{one['part']}: #{other['part']}, #{other['note']}." }
+          @parts["unfilled"].flat_map do |line|
+            line["stand_ins"].map { |other| "For a while only, in place of #{line['part']}: #{other['part']}, #{other['note']}." }
           end
         end
 
@@ -57,7 +54,7 @@ module Gimlet
                         .map { |line| "There already, not sold: #{line['had']} × #{line['part']} #{line['name']}." }
         end
 
-        def surplus = @parts["surplus"].map { |one| "Left over: #{one['quantity']} × #{one['name']} #{one['part']}." }
+        def surplus = @parts["surplus"].map { |line| "Left over: #{line['quantity']} × #{line['name']} #{line['part']}." }
       end
     end
   end

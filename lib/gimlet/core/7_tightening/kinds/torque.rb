@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+require_relative "kind"
+
+module Gimlet
+  module Core
+    class Tightening
+      module Kinds
+        # To a value: 50 N·m.
+        class Torque < Kind
+          needs TORQUE
+          may_have PASSES
+        end
+      end
+    end
+  end
+end

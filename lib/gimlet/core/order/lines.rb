@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+require_relative "order"
+require_relative "parts"
+
+module Gimlet
+  module Core
+    class Order
+      # The lines of an order that are ticked, in the order of the work: bench and card have them from here. `key` names a section.
+      #
+      #   Lines.of(record).find { |section| section.key == "open" }.lines.first.strong # => "Manifold"
+      module Lines
+        # `afterwards` is what comes when everything is tight.
+        Section = Value.of(:key, :title, :lines, :afterwards)
+        Line = Value.of(:strong, :text, :boxes)
+        # `id` stays what it is, as the record does; `label` says what the box is for where a line has several.
+        Box = Value.of(:id, :label)
+
+        # One box for the whole line.
+        DONE = [nil].freeze
+
+        module_function
+
+        # @param record [Hash] of the present version
+        # @return [Array<Section>] without those that have no line
+        def of(record)
+          sections = [
+            ["part", "On the bench: parts", parts(record)], ["held", "Along in case: bring back what is not used", held(record)],
+            ["tool", "On the bench: tools", tools(record)], ["used", "What is used up", used(record)],
+            ["open", "Take apart", steps(record, "open")], ["out", "Count these out of the bores: left behind, they leak", count_out(record)],
+            ["look", "Look over: what passes goes back", looked_over(record)], ["back", "These go back in: throw none away", put_back(record)],
+            ["renew", "Renew", steps(record, "renew")], ["close", "Close", steps(record, "close")],
+            ["finish", "Start again", steps(record, "finish", "after running")]
+          ]
+          sections.map { |key, title, lines| section(key, title, lines) }.reject { |section| section.lines.empty? }
+        end
+
+        # @param lines [Array<Array(String, String, Array<String>)>] strong, text, and what each box is for
+        def section(key, title, lines)
+          numbered = lines.map.with_index(1) do |(strong, text, labels), at|
+            Line.new(strong: strong, text: text, boxes: labels.map.with_index(1) { |label, box| Box.new(id: "#{key} #{at}.#{box}", label: label) })
+          end
+          Section.new(key: key, title: title, afterwards: key == "finish", lines: numbered)
+        end
+
+        def parts(record)
+          Parts.new(record).rows.map do |quantity, number, name, serves|
+            ["#{quantity} × #{number}", serves.empty? ? name : "#{name}; #{serves}", DONE]
+          end
+        end
+
+        def held(record) = record["held"].map { |row| ["#{row['quantity']} × #{row['part']}", row["name"], DONE] }
+        def tools(record) = record["tools"].map { |tool| [tool["name"], about(tool), DONE] }
+
+        # "PW-T11, lent: bring it back · head bolts M8 · makeshift: two long bolts"
+        def about(tool)
+          goes = { "lent" => "lent: bring it back", "sold" => "sold" }[tool["how"]]
+          number = [tool["number"], goes, ("the customer's own" if tool["has"] && tool["kind"] != "torque wrench")].compact.join(", ")
+          [(number unless number.empty?), tool["why"], tool["substitute"] && "makeshift: #{tool['substitute']}"].compact.join(" · ")
+        end
+
+        def used(record)
+          record["consumables"].map do |row|
+            ["#{row['amount']} #{row['unit']} #{row['name']}", row["packs"] ? "#{row['packs']} × #{row['number']}" : "", DONE]
+          end
+        end
+
+        def steps(record, *phases)
+          record["steps"].select { |step| phases.include?(step["phase"]) }.map { |step| [sentence(step["title"]), step["text"].join(" "), DONE] }
+        end
+
+        def count_out(record)
+          record["count_out"].group_by { |row| row["pieces"] }.map { |pieces, same| [pieces.join(", "), "", same.map { |row| row["position"] }] }
+        end
+
+        def looked_over(record)
+          record["keep"].reject do |row|
+            row["look"].empty?
+          end.map { |row| [sentence(row["name"]), "#{row['to_do']}. #{row['look'].join('; ')}.", places(row)] }
+        end
+
+        def put_back(record)
+          record["keep"].select { |row| row["look"].empty? }.map { |row| [row["name"], row["to_do"], places(row)] }
+        end
+
+        def sentence(name) = name.sub(/\A./, &:upcase)
+        def places(row) = row["positions"] || [row["where"]]
+      end
+    end
+  end
+end

@@ -1,0 +1,39 @@
+# frozen_string_literal: true
+
+require_relative "../../core/5_demand/positions"
+require_relative "sheet"
+
+module Gimlet
+  module Exchange
+    module Paper
+      # Sections of an order's lines on a card, for what has a @sheet and @sections by key.
+      module CardLines
+        private
+
+        # A box for each line, or one for each place under it.
+        def lines(key)
+          section = @sections[key] or return
+          @sheet.heading section.title
+          section.lines.each do |line|
+            line.boxes.first.label ? places(line) : @sheet.tick(line.text, strong: strong(line))
+          end
+        end
+
+        def places(line)
+          @sheet.room(60) unless line.text.empty?
+          @sheet.line line.text, strong: strong(line)
+          @sheet.ticks(line.boxes.map(&:label))
+        end
+
+        # One box for all places.
+        def lines_at_once(key)
+          section = @sections[key] or return
+          @sheet.heading section.title
+          section.lines.each { |line| @sheet.tick("#{Core::Positions.short(line.boxes.map(&:label))}: #{line.text}", strong: line.strong) }
+        end
+
+        def strong(line) = line.text.empty? ? line.strong : "#{line.strong}:"
+      end
+    end
+  end
+end
