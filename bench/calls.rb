@@ -22,8 +22,8 @@ end
 outcomes = Hash.new { |all, name| all[name] = [] }
 seeds.each do |seed|
   snapshot = SyntheticCatalogue.snapshot(models: 1000, seed: seed)
-  field = Gimlet::Core::Candidates::Field.new(Gimlet::Core::Plan::Possibilities.of(snapshot), Gimlet::Exchange::VocabularyFiles.shipped)
-  classes = Gimlet::Core::Candidates::OrderClasses.new(Gimlet::Core::Plan::OrderIds.new.call(snapshot, SCOPE))
+  field = Gimlet::Core::Identification::Field.new(Gimlet::Core::Identification::Hypotheses.of(snapshot), Gimlet::Exchange::VocabularyFiles.shipped)
+  classes = Gimlet::Core::Identification::OrderClasses.new(Gimlet::Core::Identification::OrderIds.new.call(snapshot, SCOPE))
   models = snapshot.variants.each_index.to_a
   truths = pick_truths(field, calls / seeds.size, Random.new(seed))
   { "order-class entropy" => [Strategies.entropy(field, classes.places), 1], "model entropy" => [Strategies.entropy(field, models), 1],

@@ -18,7 +18,7 @@ DOCUMENTS = Dir[File.expand_path("../data/demo/catalogue/*.json", __dir__)].map 
 
 def reference(documents)
   series = documents.map { |one| Gimlet::Core::Catalogue::Build.call(one) }
-  Gimlet::Counter::Reference.new(Gimlet::Core::Catalogue::Snapshot.new(series, version: "bench"), Gimlet::Exchange::VocabularyFiles.shipped)
+  Gimlet::Counter::Reference.new(Gimlet::Core::Catalogue::Snapshot.new(series, version: "bench"), Gimlet::Exchange::VocabularyFiles.shipped, Gimlet::Exchange::ReferenceFiles::TABLES)
 end
 
 REFERENCE = reference(DOCUMENTS)
@@ -54,18 +54,18 @@ def stranger(random)
   traits = Trial::OUTSIDE + %w[plunger_mm plunger_material inlet_port flow_l_min pressure_bar speed_rpm shaft_kind mass_kg cap_drive]
   values = traits.to_h { |id| [id, FIELD.column(id).values.compact.sample(random: random)] }
   plate = Array.new(7) { [*"A".."Z", *"0".."9"].sample(random: random) }.join
-  Gimlet::Core::Candidates::Possibility.new(id: "x", weight: 1, family: "x",
-                                            traits: values.merge("plate" => [plate], "maker" => "Nobody", "series" => plate[0, 2]))
+  Gimlet::Core::Identification::Hypothesis.new(id: "x", weight: 1, family: "x",
+                                               traits: values.merge("plate" => [plate], "maker" => "Nobody", "series" => plate[0, 2]))
 end
 
 def near(random, changes)
-  model = FIELD.possibilities[pick(random)]
+  model = FIELD.hypotheses[pick(random)]
   own = %w[head_bolts plunger_mm cover_colour inlet_port cap_location manifold_material sight_glass head_bolt_drive shaft_mm].select do |id|
     model.traits[id]
   end
   changed = own.sample(changes, random: random).to_h { |id| [id, Trial.new(REFERENCE, SCOPE).other(trait(id), model.traits[id], random)] }
   plate = model.traits["plate"].first.sub(/\d\d/) { |digits| (digits.to_i + random.rand(1..9)).to_s }
-  [Gimlet::Core::Candidates::Possibility.new(id: "near", weight: 1, family: "x", traits: model.traits.merge(changed, "plate" => [plate])),
+  [Gimlet::Core::Identification::Hypothesis.new(id: "near", weight: 1, family: "x", traits: model.traits.merge(changed, "plate" => [plate])),
    changed.keys]
 end
 
@@ -76,7 +76,7 @@ section("wrong") do |random|
   %w[maker plunger_mm head_bolts cylinders valve_caps inlet_port flow_l_min].each do |id|
     outcomes = Array.new(CALLS) do
       at = pick(random)
-      truth = FIELD.possibilities[at]
+      truth = FIELD.hypotheses[at]
       next unless truth.traits[id]
 
       wrong = trial.reading(trait(id), value: trial.other(trait(id), truth.traits[id], random))
@@ -92,13 +92,13 @@ section("plates") do |random|
   { "another series" => 3, "a sibling" => 35 }.each do |kind, bar|
     outcomes = Array.new(CALLS) do
       at = pick(random)
-      truth = FIELD.possibilities[at]
-      others = FIELD.possibilities.each_index.select do |other|
-        same = FIELD.possibilities[other].family == truth.family
-        wanted = kind == "a sibling" ? same && FIELD.possibilities[other].traits["plate"] != truth.traits["plate"] : !same
+      truth = FIELD.hypotheses[at]
+      others = FIELD.hypotheses.each_index.select do |other|
+        same = FIELD.hypotheses[other].family == truth.family
+        wanted = kind == "a sibling" ? same && FIELD.hypotheses[other].traits["plate"] != truth.traits["plate"] : !same
         wanted && CLASSES.id_of(other) != CLASSES.id_of(at)
       end
-      wrong = FIELD.possibilities[others.sample(random: random)].traits["plate"].first
+      wrong = FIELD.hypotheses[others.sample(random: random)].traits["plate"].first
       trial.call(truth, [trial.reading(trait("plate"), value: wrong), *said(trial, truth, random, 2)], CLASSES.id_of(at), random)
     end
     report("  plate of #{kind}", outcomes, bar) { |one| one.enough && !one.right }
@@ -124,7 +124,7 @@ section("strangers") do |random|
   # A whole series taken out of the catalogue: its pumps are strangers with everything else in place.
   outcomes = DOCUMENTS.each_index.flat_map do |out|
     rest = reference(DOCUMENTS.reject.with_index { |_, at| at == out })
-    gone = FIELD.possibilities.select { |one| one.family == DOCUMENTS[out]["series"]["id"] }
+    gone = FIELD.hypotheses.select { |one| one.family == DOCUMENTS[out]["series"]["id"] }
     short = Trial.new(rest, SCOPE)
     Array.new(CALLS / DOCUMENTS.size) do
       gone.sample(random: random).then do |truth|
@@ -140,7 +140,7 @@ section("seals") do |random|
   Trial.new(REFERENCE, SCOPE, channel: "parts")
   outcomes = Array.new(CALLS) do
     at = pick(random)
-    truth = FIELD.possibilities[at]
+    truth = FIELD.hypotheses[at]
     seal = truth.traits["seal"].select(&:all?).sample(random: random) or next
     worn = [1, -1, -1].zip(seal).map { |way, size| size + (way * random.rand(0.1..0.4)) }
     readings = %w[seal_id_mm seal_od_mm seal_height_mm].zip(worn).map do |id, size|
@@ -159,7 +159,7 @@ section("calls") do |random|
   caller = Trial.new(REFERENCE, SCOPE, wrong: 0.04)
   outcomes = Array.new(CALLS * 4) do
     at = pick(random)
-    truth = FIELD.possibilities[at]
+    truth = FIELD.hypotheses[at]
     plate = random.rand < 0.3
     caller.call(truth, said(caller, truth, random, random.rand(1..3)), CLASSES.id_of(at), random, plate: plate)
   end

@@ -29,9 +29,9 @@ puts "models  pumps   build s   12 readings ms   no readings ms   resident MB   
   identify = snapshot = nil
   build = Benchmark.realtime do
     snapshot = SyntheticCatalogue.snapshot(models: models, seed: seed)
-    field = Gimlet::Core::Candidates::Field.new(Gimlet::Core::Plan::Possibilities.of(snapshot), VOCABULARY)
-    ids = Gimlet::Core::Plan::OrderIds.new.call(snapshot, SCOPE)
-    identify = Gimlet::Core::Candidates::Identify.new(field, Gimlet::Core::Candidates::OrderClasses.new(ids))
+    field = Gimlet::Core::Identification::Field.new(Gimlet::Core::Identification::Hypotheses.of(snapshot), VOCABULARY)
+    ids = Gimlet::Core::Identification::OrderIds.new.call(snapshot, SCOPE)
+    identify = Gimlet::Core::Identification::Identify.new(field, Gimlet::Core::Identification::OrderClasses.new(ids))
     identify.call(readings(snapshot.variants.first), channel: "phone")
   end
   random = Random.new(seed)

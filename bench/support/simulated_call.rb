@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../lib/gimlet/core/3_candidates/identify"
+require_relative "../../lib/gimlet/core/9_identification/identify"
 require_relative "simulated_caller"
 
 # A call from the first question until there is enough to order.
@@ -23,7 +23,7 @@ class SimulatedCall
     readings = SimulatedCaller::PAINTED_OVER.map { |trait| caller.answer(trait) }
     loop do
       best = rank(readings)
-      trait = @choose.call(readings) unless best.probability >= Gimlet::Core::Candidates::OrderClasses::ENOUGH || readings.size > MOST_QUESTIONS
+      trait = @choose.call(readings) unless best.probability >= Gimlet::Core::Identification::OrderClasses::ENOUGH || readings.size > MOST_QUESTIONS
       return outcome(readings, best, truth) unless trait
 
       readings << caller.answer(trait)
@@ -33,7 +33,7 @@ class SimulatedCall
   private
 
   def rank(readings)
-    @classes.rank(Gimlet::Core::Candidates::Posterior.of(@field, readings)).first
+    @classes.rank(Gimlet::Core::Identification::Posterior.of(@field, readings)).first
   end
 
   def outcome(readings, best, truth)

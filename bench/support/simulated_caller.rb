@@ -8,7 +8,7 @@ class SimulatedCaller
   WRONG = 0.04
   PAINTED_OVER = %w[plate series].freeze
 
-  # @param field [Gimlet::Core::Candidates::Field]
+  # @param field [Gimlet::Core::Identification::Field]
   # @param truth [Integer] place of the caller's pump in the field
   def initialize(field, truth, random)
     @field = field

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../lib/gimlet/core/3_candidates/identify"
+require_relative "../../lib/gimlet/core/9_identification/identify"
 
 # Ways to choose the next question, each with its own memory of questions already worked out.
 module Strategies
@@ -15,8 +15,8 @@ module Strategies
   end
 
   def next_trait(field, places, readings)
-    belief = Gimlet::Core::Candidates::Posterior.of(field, readings).alive
-    Gimlet::Core::Candidates::NextQuestion.new(field, places, belief, channel: "phone", readings: readings).call.first&.trait&.id
+    belief = Gimlet::Core::Identification::Posterior.of(field, readings).alive
+    Gimlet::Core::Identification::NextQuestion.new(field, places, belief, channel: "phone", readings: readings).call.first&.trait&.id
   end
 
   # The same list for every caller, in the order a printed form has it.

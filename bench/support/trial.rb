@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../lib/gimlet/core/3_candidates/identify"
+require_relative "../../lib/gimlet/core/9_identification/identify"
 
 # One simulated call: somebody with a pump (or with none of the catalogue's) says a few things, then answers what is asked.
 class Trial
@@ -22,7 +22,7 @@ class Trial
     @channel = channel
   end
 
-  # @param truth [Gimlet::Core::Candidates::Possibility] what the caller has
+  # @param truth [Gimlet::Core::Identification::Hypothesis] what the caller has
   # @param said [Array<Reading>] what is said before anything is asked
   # @param order [String, nil] id of the right order; nil when the pump is in no catalogue
   def call(truth, said, order, random, plate: false)

@@ -11,6 +11,7 @@ require_relative "counter/take_price_list"
 require_relative "exchange/catalogue_files"
 require_relative "exchange/history_csv"
 require_relative "exchange/price_list"
+require_relative "exchange/reference_files"
 require_relative "exchange/vocabulary_files"
 require_relative "store/backup"
 require_relative "store/restore"
@@ -187,7 +188,7 @@ module Gimlet
     def doctor
       vocabulary = Counter::References.vocabulary_of(database)
       stock = Store::Stock.new(database).all
-      findings = catalogue.snapshot.series.flat_map { |one| Core::Doctor.call(one, vocabulary) + Core::Doctor.unpriced(one, stock) }
+      findings = catalogue.snapshot.series.flat_map { |one| Core::Doctor.call(one, vocabulary, Exchange::ReferenceFiles::TABLES) + Core::Doctor.unpriced(one, stock) }
       report(findings)
       @out.puts findings.empty? ? "Nothing looks wrong." : "#{findings.size} findings."
       findings.none?(&:error?)

@@ -298,6 +298,20 @@ class OrdersApiTest < Minitest::Test
     faced.each { |words| assert_includes card, words }
   end
 
+  # A list that was made with other columns is made anew at the next start.
+  def test_a_list_of_other_columns_is_made_anew
+    order(ticket)
+    orders = Gimlet::Store::Orders.new(database)
+    orders.describe_all
+    shown = database[:order_list].get(:summary)
+    database[:order_list].update(summary: "{}", words: "")
+    orders.describe_all
+    assert_equal "{}", database[:order_list].get(:summary), "of these columns: it is left alone"
+    Gimlet::Store::Settings.new(database)[Gimlet::Store::Orders::FORMAT] = "of other columns"
+    2.times { orders.describe_all }
+    assert_equal shown, database[:order_list].get(:summary)
+  end
+
   def test_a_pump_that_no_catalogue_has_is_recorded
     made = ticket("plate ZZ9931, 5 cylinders")
     2.times { send_json("POST", "/api/sightings", ticket_id: made["id"]) }

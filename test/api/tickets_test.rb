@@ -85,7 +85,7 @@ class TicketsApiTest < Minitest::Test
     assert_equal(["doubt"], back["lacking"].map { |one| one["id"] })
     key = back["found"]["contradictions"].first["key"]
     assert_empty add(view, "settled", doubt: key, reason: "a twin of the same frame")["lacking"]
-    assert_equal [{ "doubt" => key, "reason" => "a twin of the same frame" }], json["ticket"]["settled"]
+    assert_equal [{ "doubt" => key, "reason" => "a twin of the same frame", "text" => nil }], json["ticket"]["settled"]
     assert_equal(["doubt"], add(view, "settled", doubt: key, reason: nil)["lacking"].map { |one| one["id"] })
     assert_empty add(view, "said", words: "3 cylinders")["lacking"], "the last count is the one that counts"
   end

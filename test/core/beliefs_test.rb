@@ -5,9 +5,9 @@ require_relative "../support/core"
 # Fields, observations and what is remembered between steps of a call.
 class BeliefsTest < Minitest::Test
   include DemoCatalogue
-  include Gimlet::Core::Candidates
+  include Gimlet::Core::Identification
 
-  def fresh = Field.new(FIELD.possibilities, vocabulary)
+  def fresh = Field.new(FIELD.hypotheses, vocabulary)
   def told(readings) = Observations.of(readings).map { |one| one.readings.map { |reading| [reading.trait, reading.value] } }
 
   def test_what_is_said_again_puts_right_what_was_said
@@ -38,7 +38,7 @@ class BeliefsTest < Minitest::Test
       readings = ids.sample(random.rand(1..6), random: random).reject { |id| truth.trait(id).is_a?(Range) }.map { |id| reading(id, truth.trait(id)) }
       (1..readings.size).each { |count| Posterior.of(remembering, readings.take(count)) }
       once, again = Posterior.new(fresh, readings), Posterior.of(remembering, readings)
-      FIELD.possibilities.each_index { |at| assert_in_delta once.probability(at), again.probability(at), 1e-9 }
+      FIELD.hypotheses.each_index { |at| assert_in_delta once.probability(at), again.probability(at), 1e-9 }
       assert_in_delta once.none, again.none, 1e-9
     end
   end
@@ -50,7 +50,7 @@ class BeliefsTest < Minitest::Test
     first = Posterior.new(fresh, readings)
     5.times do
       other = Posterior.new(fresh, readings.shuffle(random: random))
-      FIELD.possibilities.each_index { |at| assert_in_delta first.probability(at), other.probability(at), 1e-9 }
+      FIELD.hypotheses.each_index { |at| assert_in_delta first.probability(at), other.probability(at), 1e-9 }
     end
   end
 
@@ -75,14 +75,14 @@ class BeliefsTest < Minitest::Test
     %w[cylinders maker plate seal serial].each do |key|
       column = FIELD.column(key)
       assert_in_delta 1.0, column.shares.sum, 1e-9, key
-      assert_equal FIELD.possibilities.size, column.places.size
+      assert_equal FIELD.hypotheses.size, column.places.size
       assert_equal column.values.size, column.places.uniq.size
     end
     assert_in_delta 15.0 / 1450, FIELD.column("flow_l_min/speed_rpm").values.compact.find { |one| ((one * 1450) - 15.0).abs < 0.01 }, 1e-6
   end
 
   def test_possibilities_are_pumps_without_being_pumps
-    one = FIELD.possibilities[snapshot.variants.index(variant("TK4L20 from 31000"))]
+    one = FIELD.hypotheses[snapshot.variants.index(variant("TK4L20 from 31000"))]
     assert_equal [%w[TK4L20 T4L20], 31_000, 12, "pellwick-tk4"],
                  [one.traits["plate"], one.traits["serial"].begin, one.traits["stroke_mm"], one.family]
     assert_includes one.traits["seal"], [20, 28, 6]
@@ -94,14 +94,14 @@ class BeliefsTest < Minitest::Test
   end
 
   def test_order_ids_are_the_same_for_the_same_order_only
-    ids = Gimlet::Core::Plan::OrderIds.new
+    ids = Gimlet::Core::Identification::OrderIds.new
     at = ->(id) { snapshot.variants.index(variant(id)) }
     packings = ids.call(snapshot, ["packings"])
     assert_equal packings[at.call("TK4L20 from 31000")], packings[at.call("TK4R20 before 31000")]
     refute_equal packings[at.call("TK4L20 from 31000")], packings[at.call("TK4L18 from 31000")]
     valves = ids.call(snapshot, ["discharge_valves"])
     refute_equal valves[at.call("TK4L20 from 31000")], valves[at.call("TK4L20 before 31000")]
-    assert_equal packings, Gimlet::Core::Plan::OrderIds.new.call(snapshot, ["packings"]), "the same on every run"
+    assert_equal packings, Gimlet::Core::Identification::OrderIds.new.call(snapshot, ["packings"]), "the same on every run"
     ids.keep([])
     assert_equal packings, ids.call(snapshot, ["packings"])
   end

@@ -14,8 +14,8 @@ class CallsTest < Minitest::Test
 
   def setup
     @snapshot = SyntheticCatalogue.snapshot(models: 400, seed: 5)
-    @field = Gimlet::Core::Candidates::Field.new(Gimlet::Core::Plan::Possibilities.of(@snapshot), vocabulary)
-    @classes = Gimlet::Core::Candidates::OrderClasses.new(ORDER_IDS.call(@snapshot, SCOPE))
+    @field = Gimlet::Core::Identification::Field.new(Gimlet::Core::Identification::Hypotheses.of(@snapshot), vocabulary)
+    @classes = Gimlet::Core::Identification::OrderClasses.new(ORDER_IDS.call(@snapshot, SCOPE))
   end
 
   def outcomes(choose)
@@ -44,7 +44,7 @@ class CallsTest < Minitest::Test
   def test_shared_orders_are_the_orders
     random = Random.new(Minitest.seed)
     @snapshot.variants.each_index.to_a.sample(40, random: random).each_cons(2) do |one, two|
-      signatures = [one, two].map { |at| Gimlet::Core::Plan::Signature.of(@snapshot.variants[at], SCOPE, @snapshot) }
+      signatures = [one, two].map { |at| Gimlet::Core::Identification::Signature.of(@snapshot.variants[at], SCOPE, @snapshot) }
       assert_equal signatures.first == signatures.last, @classes.id_of(one) == @classes.id_of(two)
     end
   end

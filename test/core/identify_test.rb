@@ -4,7 +4,7 @@ require_relative "../support/core"
 
 class IdentifyTest < Minitest::Test
   include DemoCatalogue
-  include Gimlet::Core::Candidates
+  include Gimlet::Core::Identification
 
   SCOPE = %w[inlet_valves discharge_valves packings].freeze
 
@@ -36,7 +36,7 @@ class IdentifyTest < Minitest::Test
   # An oracle by hand: two pumps, equally common, one reading with a known rate of mistakes, and none of them.
   def test_bayes_by_hand
     two = [["a", "hex 6"], ["b", "hex 10"]].map do |id, drive|
-      Possibility.new(id: id, weight: 1, family: id, traits: { "head_bolt_drive" => drive }.freeze)
+      Hypothesis.new(id: id, weight: 1, family: id, traits: { "head_bolt_drive" => drive }.freeze)
     end
     posterior = Posterior.new(Field.new(two, vocabulary), [reading("head_bolt_drive", "hex 10")])
     odds, wrong = Gimlet::Core::Readings::Odds, trait("head_bolt_drive").mistaken
@@ -124,7 +124,7 @@ class IdentifyTest < Minitest::Test
   # A bag or a sticker may be that of another pump: its siblings need another order, so one thing more is checked.
   def test_a_plate_that_nothing_else_confirms_is_checked
     bare = identify(reading("plate", "RPL20"), scope: ["packings"])
-    assert_equal ["plate_unconfirmed"], bare.lacking
+    assert_equal ["plate_unconfirmed"], bare.blockers
     check = bare.questions.first
     assert_equal "check", check.why
     unsure = identify(reading("plate", "RPL20"), reading(check.trait.id, unknown: true), scope: ["packings"])
@@ -162,7 +162,7 @@ class IdentifyTest < Minitest::Test
   # A seal is one object: both its diameters must belong to the same seal of a pump.
   def test_two_sizes_of_one_seal_do_not_come_from_two
     two = [["mixed", [[20, 30, 5], [25, 28, 6]]], ["right", [[20, 28, 6]]]].map do |id, seals|
-      Possibility.new(id: id, weight: 1, family: id, traits: { "seal" => seals }.freeze)
+      Hypothesis.new(id: id, weight: 1, family: id, traits: { "seal" => seals }.freeze)
     end
     sizes = [reading("seal_id_mm", "20 mm", tool: "caliper"), reading("seal_od_mm", "28 mm", tool: "caliper")]
     assert_operator all(Posterior.new(Field.new(two, vocabulary), sizes)).last, :>, 0.9
@@ -224,7 +224,7 @@ class IdentifyTest < Minitest::Test
   end
 
   def differences(pumps, scope)
-    parts = Gimlet::Core::Plan::PartDifferences
+    parts = Gimlet::Core::Identification::PartDifferences
     parts.call(pumps.to_h { |pump| [pump, parts.parts(pump, scope, snapshot)] })
   end
 
@@ -236,7 +236,7 @@ class IdentifyTest < Minitest::Test
   end
 
   def test_the_picture_marks_where_to_look
-    pictures = Gimlet::Core::Plan::Pictures
+    pictures = Gimlet::Core::Identification::Pictures
     assert_equal "cap", pictures.of_trait(variant("DK420"), trait("cap_drive")).marked
     assert_equal %w[a b c d e f g h], pictures.of_trait(variant("DK420"), trait("head_bolts")).points.map(&:label)
     assert_nil pictures.of_trait(variant("TK4L20 from 31000"), trait("cap_drive")), "this pump has no caps"
@@ -260,7 +260,7 @@ class IdentifyTest < Minitest::Test
                           { "slot" => "valve", "part" => "DB 7715", "for" => { "from" => "a", "before" => "b" } },
                           { "slot" => "valve", "part" => "DB 7711", "for" => { "from" => "b" } })
     cut = Gimlet::Core::Catalogue::Snapshot.new([Gimlet::Core::Catalogue::Build.call(document)], version: "x")
-    only = Field.new(Gimlet::Core::Plan::Possibilities.of(cut), vocabulary)
+    only = Field.new(Gimlet::Core::Identification::Hypotheses.of(cut), vocabulary)
     found = Identify.new(only, OrderClasses.new(ORDER_IDS.call(cut, ["inlet_valves"]))).call([], channel: "phone")
     assert_equal "serial", asked(found).first
     assert_equal ["100 to 499", "500 or later", "before 100"], found.questions.first.answers.map(&:label).sort

@@ -4,14 +4,14 @@ require_relative "../support/core"
 
 class KindsTest < Minitest::Test
   include DemoCatalogue
-  include Gimlet::Core::Candidates
+  include Gimlet::Core::Identification
 
   # What each value on file gets from a reading, and none of them.
   def weighed(reading, values)
     all = values.each_with_index.map do |value, at|
-      Possibility.new(id: at.to_s, weight: 1, family: at, traits: { reading.trait => value }.freeze)
+      Hypothesis.new(id: at.to_s, weight: 1, family: at, traits: { reading.trait => value }.freeze)
     end
-    Weighing.new(Field.new(all, vocabulary), nil).call(Observation.new(readings: [reading]))
+    Weighing.new(Field.new(all, vocabulary), {}).call(Observation.new(readings: [reading]))
   end
 
   def weights(reading, values) = weighed(reading, values).then { |one| values.each_index.map { |at| one.found[one.places[at]] } }

@@ -8,7 +8,7 @@ require_relative "../../lib/gimlet/exchange/reference_files"
 class MaterialsTest < Minitest::Test
   include DemoCatalogue
 
-  TABLE = Gimlet::Exchange::ReferenceFiles::ELASTOMERS
+  TABLE = Gimlet::Exchange::ReferenceFiles::TABLES.elastomers
 
   # Compatibility tables of O-ring handbooks (Parker ORD 5700, section VII), from memory: what everybody agrees on.
   KNOWN = { %w[EPDM mineral_oil] => "no", %w[EPDM diesel] => "no", %w[EPDM brake_fluid] => "good", %w[NBR mineral_oil] => "good",
@@ -30,6 +30,10 @@ class MaterialsTest < Minitest::Test
     assert_equal %w[good no], verdict("NBR", medium: "water", temperature_c: 95)
     assert_equal %w[good good], verdict("NBR", medium: "mineral_oil", temperature_c: 95), "oil is kinder than water"
     assert_nil TABLE.find("brass")
+  end
+
+  def test_what_a_catalogue_may_set_a_piece_in_with_is_rated
+    assert_equal Gimlet::Core::Catalogue::LUBRICANTS.sort, TABLE.lubricants.sort
   end
 
   def test_every_pair_is_rated

@@ -50,7 +50,7 @@ class RefitTest < Minitest::Test
 
   # The frames of one series have another stroke: the position on the card is the pump's own.
   def test_frames_with_another_stroke_are_another_order
-    ids = Gimlet::Core::Plan::OrderIds.new.call(snapshot, ["packings"])
+    ids = Gimlet::Core::Identification::OrderIds.new.call(snapshot, ["packings"])
     small, large = %w[GT1-22 GT2-22].map { |id| ids[snapshot.variants.index(variant(id))] }
     refute_equal small, large
   end

@@ -88,7 +88,7 @@ class RulesTest < Minitest::Test
     pair = lambda do |&change|
       same, other = [document("drosselby-dk4"), document("drosselby-dk4").tap { |one| change.call(one) }].map do |text|
         one = Core::Catalogue::Snapshot.new([Core::Catalogue::Build.call(text)], version: "x")
-        Core::Plan::Signature.of(one.variants.find { |variant| variant.id == "DK418" }, ["packings"], one)
+        Core::Identification::Signature.of(one.variants.find { |variant| variant.id == "DK418" }, ["packings"], one)
       end
       same == other
     end
@@ -108,10 +108,10 @@ class RulesTest < Minitest::Test
 
   # A flow that was denied is none that was told.
   def test_a_denied_flow_is_not_held_against_the_pump
-    leader = Core::Plan::Possibilities.of(snapshot).find { |one| one.id == "DK418" }
+    leader = Core::Identification::Hypotheses.of(snapshot).find { |one| one.id == "DK418" }
     told = reading("flow_l_min", 90)
-    assert_equal "too_much", Core::Candidates::FlowCheck.call([told], leader).verdict
-    assert_nil Core::Candidates::FlowCheck.call([told.with(denied: true)], leader)
+    assert_equal "too_much", Core::Identification::FlowCheck.call([told], leader).verdict
+    assert_nil Core::Identification::FlowCheck.call([told.with(denied: true)], leader)
   end
 
   # However unsure somebody is, what they say speaks for it, not against it.
@@ -124,9 +124,9 @@ class RulesTest < Minitest::Test
 
   # Who could not read one thing off the papers has no papers: the next question is not another of theirs.
   def test_a_group_that_could_not_be_answered_is_asked_less
-    classes = Core::Candidates::OrderClasses.new(ORDER_IDS.call(snapshot, ["packings"]))
+    classes = Core::Identification::OrderClasses.new(ORDER_IDS.call(snapshot, ["packings"]))
     asked = lambda do |*readings|
-      questions = Core::Candidates::Identify.new(FIELD, classes).call(readings, channel: "phone").questions
+      questions = Core::Identification::Identify.new(FIELD, classes).call(readings, channel: "phone").questions
       questions.find { |one| one.trait.id == "pressure_bar" }&.gain_bits
     end
     before, after = asked.call(reading("series", "TK4")), asked.call(reading("series", "TK4"), reading("flow_l_min", unknown: true))

@@ -9,8 +9,8 @@ require_relative "../../lib/gimlet/exchange/reference_files"
 # Standard rings, grooves and what serves in the place of what.
 class SizesTest < Minitest::Test
   Sizes = Gimlet::Core::Sizes
-  STANDARDS = Gimlet::Exchange::ReferenceFiles::STANDARDS
-  FIT = Gimlet::Exchange::ReferenceFiles::FIT
+  STANDARDS = Gimlet::Exchange::ReferenceFiles::TABLES.rings
+  FIT = Gimlet::Exchange::ReferenceFiles::TABLES.fit
   InputError = Gimlet::Core::InputError
 
   # Inner diameters as ISO 3601-1 prints its sizes in mm (series G, the same rings as AS568's inches); from memory of that table.

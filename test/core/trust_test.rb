@@ -10,22 +10,22 @@ class TrustTest < Minitest::Test
 
   CALLS = 16
   SCOPE = %w[inlet_valves discharge_valves packings].freeze
-  Candidates = Gimlet::Core::Candidates
+  Identification = Gimlet::Core::Identification
 
   # What a trial needs of a reference.
   Known = Struct.new(:field, :vocabulary, :order_classes) do
     def classes(_scope) = order_classes
-    def identify(_scope) = Candidates::Identify.new(field, order_classes)
+    def identify(_scope) = Identification::Identify.new(field, order_classes)
   end
 
-  KNOWN = Known.new(FIELD, VOCABULARY, Candidates::OrderClasses.new(ORDER_IDS.call(SNAPSHOT, SCOPE)))
+  KNOWN = Known.new(FIELD, VOCABULARY, Identification::OrderClasses.new(ORDER_IDS.call(SNAPSHOT, SCOPE)))
 
   def setup
     @random = Random.new(11)
     @trial = Trial.new(KNOWN, SCOPE)
   end
 
-  def pumps = FIELD.possibilities.each_index.to_a.sample(CALLS, random: @random)
+  def pumps = FIELD.hypotheses.each_index.to_a.sample(CALLS, random: @random)
   def order(at) = KNOWN.order_classes.id_of(at)
 
   def seen(truth, *ids)
@@ -37,7 +37,7 @@ class TrustTest < Minitest::Test
   def test_one_wrong_reading
     %w[maker head_bolts plunger_mm flow_l_min].each do |id|
       outcomes = pumps.filter_map do |at|
-        truth = FIELD.possibilities[at]
+        truth = FIELD.hypotheses[at]
         next if truth.traits[id].is_a?(Range)
 
         wrong = @trial.reading(trait(id), value: @trial.other(trait(id), truth.traits[id], @random))
@@ -50,8 +50,8 @@ class TrustTest < Minitest::Test
 
   def test_a_plate_of_another_series
     outcomes = pumps.map do |at|
-      truth = FIELD.possibilities[at]
-      other = FIELD.possibilities.reject { |one| one.family == truth.family }.sample(random: @random)
+      truth = FIELD.hypotheses[at]
+      other = FIELD.hypotheses.reject { |one| one.family == truth.family }.sample(random: @random)
       plate = @trial.reading(trait("plate"), value: other.traits["plate"].first)
       @trial.call(truth, [plate, *seen(truth, "cover_colour", "cylinders")], order(at), @random)
     end
@@ -62,21 +62,21 @@ class TrustTest < Minitest::Test
     ids = Trial::OUTSIDE + %w[plunger_mm inlet_port flow_l_min mass_kg]
     outcomes = Array.new(CALLS) do
       values = ids.to_h { |id| [id, FIELD.column(id).values.compact.sample(random: @random)] }
-      stranger = Candidates::Possibility.new(id: "x", weight: 1, family: "x", traits: values.merge("maker" => "Nobody", "plate" => ["ZZ9931QX"]))
+      stranger = Identification::Hypothesis.new(id: "x", weight: 1, family: "x", traits: values.merge("maker" => "Nobody", "plate" => ["ZZ9931QX"]))
       @trial.call(stranger, seen(stranger, *Trial::OUTSIDE.sample(3, random: @random)), nil, @random, plate: true)
     end
     assert_equal 0, outcomes.count(&:enough)
   end
 
   def test_worn_seals
-    classes = Candidates::OrderClasses.new(ORDER_IDS.call(SNAPSHOT, ["packings"]))
+    classes = Identification::OrderClasses.new(ORDER_IDS.call(SNAPSHOT, ["packings"]))
     ranks = pumps.map do |at|
-      seal = FIELD.possibilities[at].traits["seal"].select(&:all?).sample(random: @random) or next 0
+      seal = FIELD.hypotheses[at].traits["seal"].select(&:all?).sample(random: @random) or next 0
       worn = [1, -1, -1].zip(seal).map { |way, size| size + (way * @random.rand(0.1..0.4)) }
       readings = %w[seal_id_mm seal_od_mm seal_height_mm].zip(worn).map do |id, size|
         reading(id, size.round(2), tool: "caliper", observer: "counter")
       end
-      found = Candidates::Identify.new(FIELD, classes).call(readings, channel: "parts")
+      found = Identification::Identify.new(FIELD, classes).call(readings, channel: "parts")
       assert found.plausible, "a worn seal is not a strange one"
       found.order_classes.index { |one| one.id == classes.id_of(at) }
     end
@@ -86,7 +86,7 @@ class TrustTest < Minitest::Test
   def test_who_cannot_open_the_pump_is_hardly_asked_to
     asked = opened = 0
     pumps.each do |at|
-      truth = FIELD.possibilities[at]
+      truth = FIELD.hypotheses[at]
       outcome = @trial.call(truth, seen(truth, "cylinders", "manifold_material"), order(at), @random)
       asked += outcome.questions
       opened += outcome.opened

@@ -152,7 +152,9 @@ class PlantedMistakesTest < Minitest::Test
     "looked over for nothing" => [lambda { |one, t|
       t.layer("valve", "spring").call(one).delete("criteria")
     }, "stacks.valve.spring", "no criteria say what for"],
-    "mineral grease on EPDM" => [->(one, t) { t.row("parts", "FX 3").call(one)["spec"]["material"] = "EPDM" }, "layers.cap_oring.lube", "never oil"],
+    "mineral grease on EPDM" => [lambda { |one, t|
+      t.row("parts", "FX 3").call(one)["spec"]["material"] = "EPDM"
+    }, "layers.cap_oring.lube", "Never oil on EPDM"],
     "a size that finds nothing" => [lambda { |one, t|
       t.row("parts", "FX 3").call(one)["spec"] = { "length_mm" => 3 }
     }, "parts.FX 3.spec", "told by id_mm, section_mm"]

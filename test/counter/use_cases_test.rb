@@ -10,9 +10,16 @@ class UseCasesTest < Minitest::Test
   include SeededApp
 
   def snapshot = @snapshot ||= Gimlet::Store::Catalogue.new(database).snapshot
-  def reference = @reference ||= Gimlet::Counter::Reference.new(snapshot, Gimlet::Exchange::VocabularyFiles.shipped)
+
+  def reference
+    @reference ||= Gimlet::Counter::Reference.new(snapshot, Gimlet::Exchange::VocabularyFiles.shipped, Gimlet::Exchange::ReferenceFiles::TABLES)
+  end
+
   def identify(**request) = Gimlet::Counter::IdentifyPump.new(reference, Gimlet::Store::Customers.new(database)).call(request)
-  def plan(**request) = Gimlet::Counter::PlanRebuild.new(snapshot, Gimlet::Store::Stock.new(database).all).call(request)
+
+  def plan(**request)
+    Gimlet::Counter::PlanRebuild.new(snapshot, Gimlet::Store::Stock.new(database).all, Gimlet::Exchange::ReferenceFiles::TABLES).call(request)
+  end
 
   def test_who_observes_follows_from_how_the_customer_is_present
     { "phone" => "caller", "counter" => "counter", "photo" => "photo" }.each do |channel, observer|

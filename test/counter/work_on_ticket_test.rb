@@ -36,7 +36,7 @@ class WorkOnTicketTest < Minitest::Test
     assert_nil one.pump
     assert_nil one.planned
     assert_equal [[], [], 0], [one.tray.certain, one.tray.open, one.tray.price_cents]
-    assert_equal ["nothing"], one.lacking
+    assert_equal ["nothing"], one.readiness.blockers.map(&:id)
   end
 
   def test_what_all_likely_orders_have_and_what_each_has_besides
@@ -53,7 +53,7 @@ class WorkOnTicketTest < Minitest::Test
 
   def test_the_tray_of_a_settled_ticket_is_the_plan
     one = view(said("TK4R20, 15 lpm, green, serial 31500, packings, two pumps"))
-    assert_empty one.lacking
+    assert_empty one.readiness.blockers.map(&:id)
     assert_empty one.tray.open
     assert_equal one.planned.workup.plans.first.price_cents, one.tray.price_cents
     assert_includes numbers(one.tray.certain), ["PW-K220", 2]
@@ -70,10 +70,10 @@ class WorkOnTicketTest < Minitest::Test
 
   def test_a_pump_taken_by_hand_lacks_what_the_readings_do_not_say
     lead = view(said("TK4, 20 mm plunger, hex 6, discharge valves"))
-    assert_includes lead.lacking, "unsure"
+    assert_includes lead.readiness.blockers.map(&:id), "unsure"
     hand = view(said("TK4, 20 mm plunger, hex 6, discharge valves"), ["pump", { id: "TK4L20 before 31000" }])
     assert_equal "TK4L20 before 31000", hand.pump.id
-    assert_includes hand.lacking, "unsure"
+    assert_includes hand.readiness.blockers.map(&:id), "unsure"
     assert_operator hand.sure, :<, lead.sure
     gone = view(said("TK4, packings"), ["pump", { id: "no such pump" }])
     assert_nil gone.pump
@@ -105,7 +105,7 @@ class WorkOnTicketTest < Minitest::Test
   def test_a_pump_that_is_in_no_catalogue_leads_to_no_order
     one = view(said("plate ZZ9931QX, 14 bolts, 5 cylinders, brass head, packings"))
     assert_nil one.pump
-    assert_includes one.found.identification.lacking, "not_in_catalogue"
+    assert_includes one.found.identification.blockers, "not_in_catalogue"
   end
 
   def test_how_the_customer_was_present_stays_with_what_was_said

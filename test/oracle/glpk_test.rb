@@ -4,8 +4,8 @@ require "minitest/autorun"
 require "fileutils"
 require "open3"
 require "tempfile"
-require_relative "../../lib/gimlet/core/6_kit_plan/cover"
-require_relative "../../lib/gimlet/core/6_kit_plan/offers"
+require_relative "../../lib/gimlet/core/5_kit_plan/cover"
+require_relative "../../lib/gimlet/core/5_kit_plan/offers"
 
 # GLPK's integer programming solver as an independent oracle for kit plans: the four aims one after the other, each
 # held fixed for the next.

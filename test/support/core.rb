@@ -21,8 +21,8 @@ module DemoCatalogue
   VOCABULARY = Gimlet::Core::Readings::Vocabulary.new(
     %w[traits work complaints words].to_h { |key| [key, YAML.load_file(File.expand_path("../../data/vocabulary/#{key}.yml", __dir__))] }
   )
-  FIELD = Gimlet::Core::Candidates::Field.new(Gimlet::Core::Plan::Possibilities.of(SNAPSHOT), VOCABULARY)
-  ORDER_IDS = Gimlet::Core::Plan::OrderIds.new
+  FIELD = Gimlet::Core::Identification::Field.new(Gimlet::Core::Identification::Hypotheses.of(SNAPSHOT), VOCABULARY)
+  ORDER_IDS = Gimlet::Core::Identification::OrderIds.new
   ON_FILE = VOCABULARY.traits.keys.to_h { |id| [id, SNAPSHOT.variants.filter_map { |one| one.trait(id) }.uniq] }.freeze
   EAR = Gimlet::Core::Ear::Listener.new(
     VOCABULARY, Gimlet::Core::Ear::Names.new(Gimlet::Core::Ear::Names.exact_of(SNAPSHOT),

@@ -129,7 +129,7 @@ module Gimlet
       end
 
       def identify = Counter::IdentifyPump.new(stocked, customers)
-      def plan = Counter::PlanRebuild.new(stocked.snapshot, stock.all)
+      def plan = Counter::PlanRebuild.new(stocked.snapshot, stock.all, reference.tables)
       def add_entry = Counter::AddEntry.new(stocked, tickets, customers)
       def note_at_bench = Counter::NoteAtBench.new(bench)
       def known_order(id) = orders.find(id) || missing("There is no order #{id}.")

@@ -4,8 +4,17 @@ require "digest"
 require "json"
 require "json_schemer"
 require "yaml"
+require_relative "../core/0_quantities/units"
+require_relative "../core/1_catalogue/inspection"
+require_relative "../core/1_catalogue/layer"
+require_relative "../core/2_readings/vocabulary"
+require_relative "../core/3_teardown/extent"
+require_relative "../core/5_kit_plan/plans"
 require_relative "../core/input_error"
+require_relative "../core/order/summary"
 require_relative "../core/ticket/kinds"
+require_relative "../exchange/reference_files"
+require_relative "../store/people"
 
 module Gimlet
   module API
@@ -20,6 +29,12 @@ module Gimlet
       ENTRY = { "key" => { "type" => "string", "minLength" => 1, "maxLength" => 60, "description" => "Made by the client: the same counts once." },
                 "who" => { "type" => "string", "minLength" => 1, "maxLength" => 40 } }.freeze
 
+      # Schemas of what is one of a list that the rest of the application keeps.
+      ENUMS = { "Role" => Store::People::ROLES, "Medium" => Exchange::ReferenceFiles::TABLES.elastomers.media.keys,
+                "Lubricant" => Core::Catalogue::LUBRICANTS, "TraitKind" => Core::Readings::Kinds::ALL.keys, "Extent" => Core::Extent::NAMES.keys,
+                "Outcome" => Core::Catalogue::OUTCOMES.keys, "Channel" => Core::Readings::CHANNELS.keys, "Policy" => Core::KitPlan::POLICIES.keys,
+                "TorqueUnit" => Core::Units::FACTORS.fetch(:torque).keys }.freeze
+
       # @param kind [Class] a Core::Ticket::Kind
       # @return [Hash] the schema of what is sent
       def entry_schema(kind)
@@ -31,6 +46,8 @@ module Gimlet
 
       def completed(document)
         schemas = document["components"]["schemas"]
+        schemas["OrderSummary"] = Core::Order::Summary.schema
+        ENUMS.each { |name, values| schemas[name] = { "type" => "string", "enum" => values } }
         names = Core::Ticket::Kinds::ALL.values.select(&:sent?).to_h { |kind| [kind, "#{kind.id.split('_').map(&:capitalize).join}Entry"] }
         names.each { |kind, name| schemas[name] = entry_schema(kind) }
         refs = names.to_h { |kind, name| [kind.id, "#/components/schemas/#{name}"] }

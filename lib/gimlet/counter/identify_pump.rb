@@ -2,7 +2,7 @@
 
 require_relative "../core/1_catalogue/wet_end"
 require_relative "../core/2_readings/reading"
-require_relative "../core/9_plan/part_differences"
+require_relative "../core/9_identification/pumps/part_differences"
 require_relative "../core/value"
 require_relative "reference"
 
@@ -74,10 +74,10 @@ module Gimlet
 
       # Of the two or three orders that are still likely.
       def part_differences(found, scope)
-        likely = found.order_classes.first(LIKELY_ORDERS).select { |one| one.probability >= Core::Candidates::Identify::WORTH_COMPARING }
+        likely = found.order_classes.first(LIKELY_ORDERS).select { |one| one.probability >= Core::Identification::Identify::WORTH_COMPARING }
         return [] if likely.size < 2
 
-        Core::Plan::PartDifferences.call(likely.to_h do |order|
+        Core::Identification::PartDifferences.call(likely.to_h do |order|
           [@reference.variant(order.members.first), @reference.parts(order.members.first, scope)]
         end)
       end
@@ -88,7 +88,7 @@ module Gimlet
         leader = @reference.variant(found.order_classes.first.members.first)
         return found if (asked - leader.series.areas_of(leader).map(&:id)).empty?
 
-        found.with(enough: false, lacking: found.lacking + ["not_on_file"])
+        found.with(enough: false, blockers: found.blockers + ["not_on_file"])
       end
 
       # What was agreed, else what was asked for in the line, else everything.

@@ -8,6 +8,7 @@ require_relative "../core/input_error"
 require_relative "../core/value"
 require_relative "../exchange/catalogue_changes"
 require_relative "../exchange/catalogue_format"
+require_relative "../exchange/reference_files"
 require_relative "../store/history"
 
 module Gimlet
@@ -66,7 +67,7 @@ module Gimlet
         faults = Exchange::CatalogueFormat.faults(document)
         return faults.map { |text| Core::Doctor::Finding.new(level: "error", place: "", text: text) } if faults.any?
 
-        Core::Doctor.call(Core::Catalogue::Build.call(document), @vocabulary)
+        Core::Doctor.call(Core::Catalogue::Build.call(document), @vocabulary, Exchange::ReferenceFiles::TABLES)
       end
 
       # The same number or designation in two series.

@@ -18,13 +18,12 @@ module Gimlet
 
       # @param snapshot [Core::Catalogue::Snapshot]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
-      # @param standards [Core::Sizes::Standards]
-      # @param fit [Core::Sizes::Fit]
-      def initialize(snapshot, stock, standards:, fit:)
+      # @param tables [Core::ReferenceTables]
+      def initialize(snapshot, stock, tables)
         @snapshot = snapshot
         @stock = stock
-        @standards = standards
-        @fit = fit
+        @standards = tables.rings
+        @fit = tables.fit
       end
 
       # @param request [Hash{String=>Object}] of the OpenAPI schema MeasureSeal; sizes as typed, with or without a unit

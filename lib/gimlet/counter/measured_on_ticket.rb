@@ -21,7 +21,7 @@ module Gimlet
       def initialize(reference, stock = {})
         @reference = reference
         @stock = stock
-        @seal = MeasureSeal.new(reference.snapshot, stock, standards: Exchange::ReferenceFiles::STANDARDS, fit: Exchange::ReferenceFiles::FIT)
+        @seal = MeasureSeal.new(reference.snapshot, stock, reference.tables)
         @flow = MeasureFlow.new(reference.snapshot)
       end
 

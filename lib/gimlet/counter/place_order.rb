@@ -3,8 +3,6 @@
 require_relative "../core/input_error"
 require_relative "../core/order/record"
 require_relative "../core/order/seen"
-require_relative "../core/reason"
-require_relative "../present/lacking"
 require_relative "../present/measured_on_ticket"
 require_relative "../present/plan"
 require_relative "../present/ticket_view"
@@ -96,16 +94,8 @@ module Gimlet
       end
 
       def refuse(view, reason)
-        if view.ticket.state == "closed"
-          Core::InputError.reject("ticket_id", "closed", "This ticket is closed: open it again first.")
-        elsif view.ticket.scope.empty?
-          Core::InputError.reject("scope", "empty_scope", "Agree at least one work area first.")
-        elsif view.planned.nil?
-          Core::InputError.reject("pump", "no_pump", "No order leads yet: find the pump, or take one by hand.")
-        elsif view.lacking.any? && !Core::Reason.said?(reason)
-          why = Present::Lacking.call(view.lacking).map { |one| one[:text] }.join(" ")
-          Core::InputError.reject("reason", "reason_needed", "#{why} Say why the order is placed all the same.")
-        end
+        refusal = view.readiness.refused(reason) or return
+        Core::InputError.reject(refusal.field, refusal.code, refusal.text)
       end
 
       # A ticket that was opened again amends its order, for the reason that it was opened for.

@@ -1,13 +1,12 @@
 # frozen_string_literal: true
 
-require_relative "../core/7_tightening/extension"
-require_relative "../core/9_plan/rebuild"
+require_relative "../core/6_tightening/extension"
+require_relative "../core/8_plan/rebuild"
 require_relative "../core/materials/service"
-require_relative "../core/9_plan/signature"
+require_relative "../core/9_identification/pumps/signature"
 require_relative "../core/0_quantities/units"
 require_relative "../core/input_error"
 require_relative "../core/value"
-require_relative "../exchange/reference_files"
 
 module Gimlet
   module Counter
@@ -20,10 +19,12 @@ module Gimlet
 
       # @param snapshot [Core::Catalogue::Snapshot]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
+      # @param tables [Core::ReferenceTables]
       # @param solved [Hash] parts of kit plans that were solved before
-      def initialize(snapshot, stock, solved = {})
+      def initialize(snapshot, stock, tables, solved = {})
         @snapshot = snapshot
         @stock = stock
+        @tables = tables
         @solved = solved
       end
 
@@ -56,7 +57,7 @@ module Gimlet
 
       def service(told)
         medium, temperature = told.transform_keys(&:to_s).values_at("medium", "temperature_c")
-        Core::Materials::Service.new(table: Exchange::ReferenceFiles::ELASTOMERS, medium: medium, temperature_c: temperature)
+        Core::Materials::Service.new(table: @tables.elastomers, medium: medium, temperature_c: temperature)
       end
 
       def wrench(row) = Core::Tools::Wrench.customer(*row.transform_keys(&:to_sym).values_at(:from, :to, :unit, :mark))
@@ -93,7 +94,7 @@ module Gimlet
       # Without a serial the commoner side of a break is taken, and said so where it matters.
       def likeliest(variants, scope)
         chosen = variants.max_by(&:share)
-        signatures = variants.map { |one| Core::Plan::Signature.of(one, scope, @snapshot) }
+        signatures = variants.map { |one| Core::Identification::Signature.of(one, scope, @snapshot) }
         return [chosen, []] if signatures.uniq.one?
 
         notes = chosen.series.serial_breaks.map(&:note).join(" ")

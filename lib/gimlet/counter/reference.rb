@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
-require_relative "../core/3_candidates/identify"
-require_relative "../core/9_plan/order_ids"
-require_relative "../core/9_plan/possibilities"
+require_relative "../core/9_identification/identify"
+require_relative "../core/9_identification/pumps/order_ids"
+require_relative "../core/9_identification/pumps/hypotheses"
 require_relative "../core/ear/ear"
 
 module Gimlet
@@ -10,16 +10,18 @@ module Gimlet
     # A catalogue made ready to answer from: its pumps laid out by trait, its order classes by scope, and an ear that knows its names.
     class Reference
       SOLVED = 4000
-      attr_reader :snapshot, :vocabulary, :field
+      attr_reader :snapshot, :vocabulary, :field, :tables
 
       # @param snapshot [Core::Catalogue::Snapshot]
       # @param vocabulary [Core::Readings::Vocabulary] of the counter; traits that catalogue documents define are added
-      # @param order_ids [Core::Plan::OrderIds] kept from catalogue to catalogue
-      def initialize(snapshot, vocabulary, order_ids = Core::Plan::OrderIds.new)
+      # @param tables [Core::ReferenceTables]
+      # @param order_ids [Core::Identification::OrderIds] kept from catalogue to catalogue
+      def initialize(snapshot, vocabulary, tables, order_ids = Core::Identification::OrderIds.new)
         @snapshot = snapshot
+        @tables = tables
         @vocabulary = vocabulary.extended("traits" => snapshot.series.flat_map(&:trait_definitions).uniq, "work" => work(snapshot))
         @order_ids = order_ids
-        @field = Core::Candidates::Field.new(Core::Plan::Possibilities.of(snapshot), @vocabulary)
+        @field = Core::Identification::Field.new(Core::Identification::Hypotheses.of(snapshot), @vocabulary)
         @classes = {}
         @lock = Mutex.new
       end
@@ -29,19 +31,19 @@ module Gimlet
       def variant(at) = snapshot.variants[at]
 
       # @param scope [Array<String>]
-      # @return [Core::Candidates::OrderClasses]
+      # @return [Core::Identification::OrderClasses]
       def classes(scope)
         key = scope.sort
-        @classes[key] || @lock.synchronize { @classes[key] ||= Core::Candidates::OrderClasses.new(@order_ids.call(snapshot, key)) }
+        @classes[key] || @lock.synchronize { @classes[key] ||= Core::Identification::OrderClasses.new(@order_ids.call(snapshot, key)) }
       end
 
       # @param scope [Array<String>]
-      # @return [Core::Candidates::Identify]
-      def identify(scope) = Core::Candidates::Identify.new(field, classes(scope))
+      # @return [Core::Identification::Identify]
+      def identify(scope) = Core::Identification::Identify.new(field, classes(scope))
 
       # @return [Hash{Core::Catalogue::Part=>Integer}] what the work on a pump needs
       def parts(at, scope)
-        field.recall(:results, [:parts, at, scope]) { Core::Plan::PartDifferences.parts(variant(at), scope, snapshot) }
+        field.recall(:results, [:parts, at, scope]) { Core::Identification::PartDifferences.parts(variant(at), scope, snapshot) }
       end
 
       # @return [Hash] parts of kit plans that were solved before; begun anew when it has grown large

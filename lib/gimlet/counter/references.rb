@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../exchange/reference_files"
 require_relative "../exchange/vocabulary_files"
 require_relative "../store/catalogue"
 require_relative "../store/settings"
@@ -33,7 +34,7 @@ module Gimlet
       def initialize(database)
         @catalogue = Store::Catalogue.new(database)
         @settings = Store::Settings.new(database)
-        @order_ids = Core::Plan::OrderIds.new
+        @order_ids = Core::Identification::OrderIds.new
         @lock = Mutex.new
       end
 
@@ -80,7 +81,7 @@ module Gimlet
       def made(version)
         snapshot = @catalogue.snapshot
         @order_ids.keep(snapshot.series)
-        Reference.new(snapshot, self.class.vocabulary(version.last), @order_ids).warm(@current&.last&.scopes || [])
+        Reference.new(snapshot, self.class.vocabulary(version.last), Exchange::ReferenceFiles::TABLES, @order_ids).warm(@current&.last&.scopes || [])
       end
 
       def share(version, reference)

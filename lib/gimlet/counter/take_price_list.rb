@@ -2,7 +2,7 @@
 
 require "digest"
 require "json"
-require_relative "../core/6_kit_plan/offers"
+require_relative "../core/5_kit_plan/offers"
 require_relative "../core/input_error"
 require_relative "../core/value"
 require_relative "../store/history"

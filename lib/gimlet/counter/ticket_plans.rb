@@ -78,7 +78,7 @@ module Gimlet
 
       # A line set by hand that serves nothing any more, since the pump or the work is another now, is left out.
       def planned(request)
-        PlanRebuild.new(@reference.snapshot, @stock, @reference.solved).call(request)
+        PlanRebuild.new(@reference.snapshot, @stock, @reference.tables, @reference.solved).call(request)
       rescue Core::InputError => e
         raise unless e.code == "unknown_line" && request[:fixed].any?
 

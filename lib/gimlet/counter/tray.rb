@@ -22,7 +22,7 @@ module Gimlet
       end
 
       # @param ticket [Core::Ticket::Folded]
-      # @param found [Core::Candidates::Identification]
+      # @param found [Core::Identification::Identified]
       # @param pump [Core::Catalogue::Variant, nil]
       # @param planned [PlanRebuild::Result, nil] for that pump
       # @return [Contents]

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/input_error"
+require_relative "../core/ticket/readiness"
 require_relative "../core/ticket/ticket"
 require_relative "../core/value"
 require_relative "diagnose_call"
@@ -16,7 +17,7 @@ module Gimlet
       # `step` is [pumps, orders] still possible after each line that said something, by entry number. `pump` is the variant that the order
       # would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a PlanRebuild::Result or nil; `extents`
       # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil, `amending` the Core::Order that saving would change.
-      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :lacking, :diagnosis, :extents, :measured,
+      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :readiness, :diagnosis, :extents, :measured,
                             :amending)
 
       # @param reference [Reference]
@@ -46,7 +47,7 @@ module Gimlet
         View.new(id: id, ticket: ticket, customer: customer, found: found,
                  steps: steps(ticket, entries, found.owned), pump: pump, sure: sure, planned: planned,
                  tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned),
-                 lacking: lacking(ticket, found, pump, planned, amending),
+                 readiness: readiness(ticket, found, pump, planned, amending),
                  measured: measured, diagnosis: @diagnose.call(ticket, pump, measured), extents: planned ? extents(ticket, pump) : [],
                  amending: amending)
       end
@@ -103,13 +104,9 @@ module Gimlet
         @reference.identify(scope(ticket)).narrowed(@identify.kept(told.readings, told.channel), owned: owned)
       end
 
-      # @return [Array<String>] ids of what is lacking; none of them keeps a specialist from saving with a reason
-      def lacking(ticket, found, pump, planned, amending)
-        return ["nothing"] unless planned
-
-        by_hand = ticket.chosen && !leads?(found, pump, ticket)
-        cancelled = amending&.cancelled?
-        (found.identification.lacking + (by_hand ? ["unsure"] : []) + (cancelled ? ["cancelled"] : [])).uniq
+      def readiness(ticket, found, pump, planned, amending)
+        leads = ticket.chosen.nil? || (!pump.nil? && leads?(found, pump, ticket))
+        Core::Ticket::Readiness.of(ticket, found.identification, planned&.workup, leads: leads, amended: amending)
       end
 
       def leads?(found, pump, ticket)

@@ -4,7 +4,7 @@ require "json"
 require "json_schemer"
 require_relative "../core/1_catalogue/layer"
 require_relative "../core/2_readings/kinds"
-require_relative "../core/7_tightening/kinds"
+require_relative "../core/6_tightening/kinds"
 
 module Gimlet
   module Exchange

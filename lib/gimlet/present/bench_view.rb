@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../core/7_tightening/words"
+require_relative "../core/6_tightening/words"
 require_relative "../core/bench/turn"
 require_relative "../core/order/lines"
 require_relative "../core/order/turns"

@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 require_relative "../core/2_readings/reading"
-require_relative "../core/3_candidates/identify"
-require_relative "../core/9_plan/pictures"
+require_relative "../core/9_identification/identify"
+require_relative "../core/9_identification/pumps/pictures"
 require_relative "tightening"
 
 module Gimlet
@@ -51,7 +51,7 @@ module Gimlet
       end
 
       def beliefs
-        { candidates: @found.candidates.map { |one| candidate(one) }, enough_to_order: @found.enough, lacking: @found.lacking,
+        { candidates: @found.candidates.map { |one| candidate(one) }, enough_to_order: @found.enough, lacking: @found.blockers,
           order_classes: @found.order_classes.map do |one|
             order_class(one)
           end, none: @found.none.round(6), pumps: @found.pumps, orders: @found.orders }
@@ -76,8 +76,8 @@ module Gimlet
 
       # Fronts of the leading candidates, one for each series.
       def faces
-        leaders = @found.candidates.first(LEADERS).select { |one| one.probability >= Core::Candidates::Identify::WORTH_COMPARING }
-        Core::Plan::Pictures.fronts(leaders.map { |one| variant(one.at) }).first(FACES).map { |one| picture(one) }
+        leaders = @found.candidates.first(LEADERS).select { |one| one.probability >= Core::Identification::Identify::WORTH_COMPARING }
+        Core::Identification::Pictures.fronts(leaders.map { |one| variant(one.at) }).first(FACES).map { |one| picture(one) }
       end
 
       def picture(one)
@@ -94,7 +94,7 @@ module Gimlet
       end
 
       def question(one)
-        picture = Core::Plan::Pictures.of_trait(variant(@found.candidates.first.at), one.trait)
+        picture = Core::Identification::Pictures.of_trait(variant(@found.candidates.first.at), one.trait)
         { trait: one.trait.id, name: one.trait.name, say: "#{SAYING.fetch(one.why)}#{one.trait.ask}", why: one.why,
           figure: figure(one), gain_bits: one.gain_bits.round(4), seconds: one.seconds,
           answers: one.answers.map { |answer| answer(answer) }, picture: picture && picture(picture) }
@@ -117,7 +117,7 @@ module Gimlet
       end
 
       def told(one)
-        leader = @reference.field.possibilities[one.leader]
+        leader = @reference.field.hypotheses[one.leader]
         on_file = leader.traits[one.trait.id]
         on_file = on_file.first if on_file.is_a?(Array)
         shown = on_file && !on_file.is_a?(Range) ? " (on file: #{Core::Readings::Reading.plain(on_file)})" : ""

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-require_relative "../core/5_demand/positions"
-require_relative "../core/9_plan/section"
+require_relative "../core/4_demand/positions"
+require_relative "../core/8_plan/section"
 require_relative "tightening"
 
 module Gimlet
@@ -106,7 +106,8 @@ module Gimlet
         kinds = fates.map { |fate| fate&.kind }
         one.to_h.slice(:slot, :name, :inside, :shape, *Core::Catalogue::LayerFields::TOLD.map(&:to_sym))
            .merge(told: Core::Catalogue::LayerFields.told(one),
-                  fates: kinds, fate: kinds.uniq.one? ? said(kinds.first) : "by position", part: numbers.one? ? numbers.first : nil,
+                  fates: kinds, drawn: Core::Fates.foremost(kinds),
+                  fate: kinds.uniq.one? ? said(kinds.first) : "by position", part: numbers.one? ? numbers.first : nil,
                   look: one.checks.map(&:to_s))
       end
 

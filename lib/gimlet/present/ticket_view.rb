@@ -1,12 +1,12 @@
 # frozen_string_literal: true
 
-require_relative "../core/6_kit_plan/plans"
+require_relative "../core/5_kit_plan/plans"
 require_relative "../core/order/seen"
 require_relative "../core/ticket/kinds"
+require_relative "../core/ticket/readiness"
 require_relative "diagnosis"
 require_relative "heard"
 require_relative "identification"
-require_relative "lacking"
 require_relative "phrasebook"
 require_relative "measured_on_ticket"
 require_relative "plan"
@@ -33,7 +33,8 @@ module Gimlet
         reference = @view.found.reference
         { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
           pump: pump, plan: plan, seen: plan && Core::Order::Seen.of(plan), tray: tray,
-          lacking: Lacking.call(@view.lacking), order_id: @ticket.order_id, phrases: Phrasebook.call(@view.found),
+          lacking: readiness.blockers.map(&:to_h), **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id,
+          phrases: Phrasebook.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
           measured: MeasuredOnTicket.call(@view.measured), extents: @view.extents.map { |id, cost| extent(id, cost) },
           amending: @view.amending&.to_h&.slice(:id, :revision, :cancelled_at, :cancelled_because) }
@@ -41,13 +42,14 @@ module Gimlet
 
       private
 
+      def readiness = @view.readiness
       def plan = @plan ||= @view.planned && Plan.call(@view.planned, owned: @ticket.owned.keys, handed: @ticket.handed)
 
       def state
         @ticket.to_h.slice(*SHOWN)
                .merge(positions: @ticket.at, owned: @ticket.owned.keys, customer: @view.customer&.slice(:id, :name, :place, :pumps),
                       complaints: @ticket.complaints.map { |id| @vocabulary.complaints[id]&.name || id }, wishes: @ticket.wishes,
-                      settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason } })
+                      settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason, text: Core::Ticket::Readiness::TEXTS[key] } })
       end
 
       def words(one) = Core::Ticket::Kinds.of(one.kind).words(one.body, @view.found.reference.snapshot.areas)

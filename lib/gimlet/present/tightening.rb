@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-require_relative "../core/7_tightening/instruction"
-require_relative "../core/7_tightening/setting"
+require_relative "../core/6_tightening/instruction"
+require_relative "../core/6_tightening/setting"
 
 module Gimlet
   module Present

@@ -1,12 +1,15 @@
 # frozen_string_literal: true
 
 require_relative "../core/0_quantities/units"
+require_relative "../core/4_demand/fates"
+require_relative "../core/ear/commands"
+require_relative "../core/reason"
+require_relative "../store/people"
 require_relative "../core/1_catalogue/wet_end"
 require_relative "../core/2_readings/vocabulary"
-require_relative "../core/3_candidates/order_classes"
-require_relative "../core/4_teardown/extent"
-require_relative "../core/6_kit_plan/plans"
-require_relative "../exchange/reference_files"
+require_relative "../core/9_identification/order_classes"
+require_relative "../core/3_teardown/extent"
+require_relative "../core/5_kit_plan/plans"
 
 module Gimlet
   module Present
@@ -21,8 +24,9 @@ module Gimlet
           tools: Core::Readings::Odds::TOOLS.keys, complaints: named(reference.vocabulary.complaints.transform_values(&:name)),
           work_areas: named(reference.snapshot.areas), extents: named(Core::Extent::NAMES),
           outcomes: named(Core::Catalogue::OUTCOMES),
-          units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES),
-          enough: Core::Candidates::OrderClasses::ENOUGH, **rubber(Exchange::ReferenceFiles::ELASTOMERS) }
+          roles: Store::People::ROLES, fates: named(Core::Fates::DRAWN), commands: Core::Ear::Commands::ALL.map(&:to_h),
+          shortest_reason: Core::Reason::SHORTEST, units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES),
+          enough: Core::Identification::OrderClasses::ENOUGH, **rubber(reference.tables.elastomers) }
       end
 
       def rubber(table)

@@ -3,16 +3,21 @@
 require "json"
 require_relative "../core/input_error"
 require_relative "../core/order/order"
+require_relative "../core/order/summary"
 require_relative "../core/order/versions"
 require_relative "history"
 require_relative "paging"
+require_relative "settings"
 
 module Gimlet
   module Store
     # Agreed orders, kept whole with the catalogue version they were computed on. An order that is amended keeps what it was.
     class Orders
-      # What a list shows of an order.
+      # What is known of an order without its record.
       BRIEF = %i[id version revision cancelled_at cancelled_because amended_because].freeze
+
+      # The setting that says which columns the list was made with.
+      FORMAT = "order list"
 
       # @param database [Sequel::Database]
       def initialize(database)
@@ -69,13 +74,17 @@ module Gimlet
         Paging.call(@database[:order_list], :words, words, page) { |some| some.reverse(:order_id).select_map(:summary).map { |one| JSON.parse(one) } }
       end
 
-      # What lists show of orders that an earlier version kept; one that cannot be read is left out of them.
+      # What lists show of orders that an earlier version kept, or kept with other columns; one that cannot be read is left out.
       def describe_all
+        kept = Settings.new(@database)
+        @database[:order_list].delete unless kept[FORMAT] == Core::Order::Summary::FORMAT
         @database[:orders].exclude(id: @database[:order_list].select(:order_id)).select_map(:id).each do |id|
           describe(id)
         rescue Core::InputError => e
           warn e.message
         end
+        kept[FORMAT] = Core::Order::Summary::FORMAT
+        nil
       end
 
       private
@@ -100,18 +109,10 @@ module Gimlet
         Core::InputError.reject("record", "unreadable", "Order #{id} cannot be read: its record is damaged. Restore a copy that has it.")
       end
 
-      # What a list shows of it, and the words that it is found by.
       def describe(id)
         order = find(id)
-        record = order.record
-        work = record["work"]["areas"].map { |one| one["name"] }
-        model = record["pump"].values_at("model", "serials").compact.join(" ")
-        summary = order.to_h.slice(:id, :created_at, :cancelled_at, :version, :customer)
-                       .merge(work: work, model: model, price_cents: record["parts"]["price_cents"], sure: record["sure"])
-        numbers = record["parts"]["lines"].map { |one| one["number"] }
-        words = [id, order.customer, record["pump"]["maker"], model, work, numbers]
         @database[:order_list].insert_conflict(:replace)
-                              .insert(order_id: id, summary: JSON.generate(summary), words: words.flatten.compact.join(" ").downcase)
+                              .insert(order_id: id, summary: JSON.generate(Core::Order::Summary.of(order)), words: Core::Order::Summary.words(order))
         id
       end
     end

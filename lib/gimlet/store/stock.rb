@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../core/6_kit_plan/offers"
+require_relative "../core/5_kit_plan/offers"
 require_relative "history"
 require_relative "paging"
 require_relative "settings"

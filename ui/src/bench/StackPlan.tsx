@@ -1,7 +1,6 @@
 import Box from "@mui/material/Box";
 import type { Stack } from "../api/types";
 import { FateSwatch, SectionDrawing } from "../drawing/SectionDrawing";
-import { shownFate } from "../drawing/fates";
 
 /** One stack to build up: its section and its pieces in order, with the way each faces. */
 export function StackPlan({ stack }: { stack: Stack }) {
@@ -13,7 +12,7 @@ export function StackPlan({ stack }: { stack: Stack }) {
       <ol style={{ margin: 0, paddingLeft: 30 }}>
         {stack.layers.map((layer, index) => (
           <li key={index}>
-            <FateSwatch fate={shownFate(layer.fates)} /> <strong>{layer.name}</strong>{layer.told.length > 0 ? `, ${layer.told.join("; ")}` : ""} · {layer.fate}
+            <FateSwatch fate={layer.drawn} /> <strong>{layer.name}</strong>{layer.told.length > 0 ? `, ${layer.told.join("; ")}` : ""} · {layer.fate}
           </li>
         ))}
       </ol>

@@ -42,18 +42,11 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Pro
     "Tightening": plan ? plan.tightening.map((one) => `${one.name} ${one.asked?.text ?? one.text}`).join(" · ") : later,
     "Hand over": view.order_id ? `order ${view.order_id}` : "not saved yet",
   };
-  const known = Boolean(plan && view.lacking.length === 0 && view.ticket.agreed);
-  const settled: Record<AnswerName, boolean> = {
-    "Pump": view.found.enough_to_order || view.lacking.length === 0,
-    "Work": view.ticket.agreed,
-    "Parts": known && plan!.plans[0]!.unfilled.length === 0,
-    "Tools": known,
-    "Tightening": known && plan!.tightening.every((one) => one.kind !== "none"),
-    "Hand over": view.order_id !== null,
-  };
+  const { settled } = view;
+  const isSettled: Record<AnswerName, boolean> = { "Pump": settled.pump, "Work": settled.work, "Parts": settled.parts, "Tools": settled.tools, "Tightening": settled.tightening, "Hand over": settled.hand_over };
 
   return answerNames.map((name, index) => (
-    <Answer key={name} number={index + 1} name={name} summary={summaries[name]} settled={settled[name]} open={open === name} onOpen={() => onOpen(name)}>
+    <Answer key={name} number={index + 1} name={name} summary={summaries[name]} settled={isSettled[name]} open={open === name} onOpen={() => onOpen(name)}>
       {open === name && bodies[name]()}
     </Answer>
   ));

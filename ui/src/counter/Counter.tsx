@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import { useRef, useState } from "react";
+import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { commandOf, type Command } from "../ticket/commands";
 import { usePreview } from "../ticket/usePreview";
@@ -26,11 +27,12 @@ export function Counter({ ticket, view }: Props) {
   const [helping, setHelping] = useState(false);
   const line = useRef<HTMLInputElement>(null);
   const ordered = view.order_id !== null;
+  const vocabulary = useVocabulary();
 
   const enough = view.lacking.length === 0;
   const question = enough ? undefined : view.found.next_questions[0];
   const asked = open === "Pump" ? question?.trait ?? null : null;
-  const command = commandOf(draft.text, question?.figure === "button");
+  const command = commandOf(draft.text, vocabulary.data?.commands ?? [], question?.figure === "button");
   const preview = usePreview(command || ordered ? "" : draft.text, asked);
   const takeUp = useTakeUp(ticket, view);
 
@@ -91,21 +93,20 @@ export function Counter({ ticket, view }: Props) {
   };
 
   const settle = (reason: string) => {
-    const doubt = view.found.contradictions.find((one) => one.matters && !view.ticket.settled.some((other) => other.doubt === one.key))?.key
-      ?? (view.lacking.some((one) => one.id === "plate_unconfirmed") ? "plate_unconfirmed" : undefined);
-    if (!doubt) return complain("No doubt stands.");
+    const { doubt } = view;
+    if (doubt === null) return complain("No doubt stands.");
     return fromLine(() => ticket.add("line", { kind: "settled", doubt, reason }));
   };
 
   const obey = (order: Command) => {
-    switch (order.kind) {
-      case "answer": return reply(order.index, "line");
+    switch (order.id) {
+      case "answer": return reply(order.number! - 1, "line");
       case "unsure": return reply(null, "line");
-      case "carry on": return carryOn();
+      case "carry_on": return carryOn();
       case "save": return fromLine(() => ticket.order("line", order.reason)).then(saved);
-      case "stands": return settle(order.reason);
-      case "strike": return strike("struck", order.line);
-      case "bring back": return strike("restored", order.line);
+      case "stands": return settle(order.reason ?? "");
+      case "strike": return strike("struck", order.number);
+      case "bring_back": return strike("restored", order.number);
       case "card":
         if (!ordered) return complain("Save the order first: type save.");
         draft.type("");
@@ -113,8 +114,12 @@ export function Counter({ ticket, view }: Props) {
     }
   };
 
-  const enter = () => {
-    if (ordered && command?.kind !== "card" && command?.kind !== "carry on") {
+  /** A line is told from a command by what the server knows of them. */
+  const enter = async () => {
+    const commands = (vocabulary.data ?? (await vocabulary.refetch()).data)?.commands;
+    if (!commands) return complain("The server does not answer yet: the line stays here. Press Enter again.");
+    const command = commandOf(draft.text, commands, question?.figure === "button");
+    if (ordered && command?.id !== "card" && command?.id !== "carry_on") {
       return complain(`This ticket is order ${view.order_id} already: start a new ticket for another job.`);
     }
     void (command ? obey(command) : fromLine(() => say(draft.text)));
@@ -130,12 +135,12 @@ export function Counter({ ticket, view }: Props) {
           value={draft.text}
           said={ticket.problem?.where === "line" ? { text: ticket.problem.text, wrong: true } : said}
           onType={(text) => { draft.type(text); ticket.forget(); }}
-          onEnter={enter}
+          onEnter={() => void enter()}
           onHelp={() => setHelping((now) => !now)}
           takeUp={takeUp}
         />
         {preview && <PreviewLine words={draft.text} preview={preview} />}
-        {helping && <Phrases phrases={view.phrases} onUse={(text) => { draft.type(text); backToLine(); }} onClose={() => { setHelping(false); backToLine(); }} />}
+        {helping && <Phrases phrases={view.phrases} commands={vocabulary.data?.commands ?? []} onUse={(text) => { draft.type(text); backToLine(); }} onClose={() => { setHelping(false); backToLine(); }} />}
         <AnswerStack
           ticket={ticket}
           view={view}

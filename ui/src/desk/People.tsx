@@ -5,6 +5,7 @@ import TextField from "@mui/material/TextField";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, told } from "../api/client";
+import { useVocabulary } from "../api/queries";
 import type { components } from "../api/schema";
 import { clock } from "../shell/format";
 import { Table } from "../shell/Table";
@@ -12,12 +13,12 @@ import { Table } from "../shell/Table";
 type Member = components["schemas"]["StaffMember"];
 type Role = Member["role"];
 
-const ROLES: Role[] = ["counter", "bench", "keeper", "owner"];
 const SCRIPT = "script";
 
 /** Who may sign in as what, and which scripts may ask. The same name again gives a person another role and secret. */
 export function People() {
   const cache = useQueryClient();
+  const vocabulary = useVocabulary().data;
   const { data, error } = useQuery({ queryKey: ["people"], queryFn: () => told(api.GET("/api/people")) });
   const [kind, setKind] = useState("person");
   const [name, setName] = useState("");
@@ -66,7 +67,7 @@ export function People() {
         </NativeSelect>
         <TextField size="small" label="name" value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { maxLength: 80 } }} />
         <NativeSelect value={role} onChange={(event) => setRole(event.target.value as Role)} inputProps={{ "aria-label": "Role" }}>
-          {ROLES.map((one) => <option key={one} value={one}>{one}</option>)}
+          {vocabulary?.roles.map((one) => <option key={one} value={one}>{one}</option>)}
         </NativeSelect>
         {kind === "person" && <TextField size="small" type="password" label="PIN or password" value={secret} onChange={(event) => setSecret(event.target.value)} slotProps={{ htmlInput: { maxLength: 72, autoComplete: "new-password" } }} />}
         <Button type="submit" variant="contained" disabled={put.isPending || name.trim() === ""}>{kind === "person" ? "Let them sign in" : "Make a token"}</Button>

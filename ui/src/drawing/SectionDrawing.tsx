@@ -1,7 +1,6 @@
 import { useId } from "react";
 import type { Section, StackLayer } from "../api/types";
 import { ink } from "../shell/theme";
-import { type Fate, shownFate } from "./fates";
 
 const WIDTH = 640;
 const HEIGHT = 260;
@@ -30,7 +29,7 @@ export function SectionDrawing({ section, layers, picked, onPick }: Props) {
       <Fillings id={id} />
       <line x1={0} x2={width} y1={axis} y2={axis} stroke={ink} strokeWidth={0.7} strokeDasharray="12 3 2 3" />
       {section.pieces.map((piece, index) => {
-        const fill = filling(shownFate(layers[index]!.fates), id);
+        const fill = filling(layers[index]!.drawn, id);
         const outline = { fill, stroke: ink, strokeWidth: picked === index ? 2.6 : 1.1, strokeDasharray: fill === "none" ? "4 2" : undefined };
         return (
           <g key={index} onClick={() => onPick?.(index)} style={{ cursor: onPick ? "pointer" : undefined }}>
@@ -64,7 +63,7 @@ function rows(centres: number[]): boolean[] {
 }
 
 /** One piece's filling by itself, for a legend. */
-export function FateSwatch({ fate }: { fate: Fate }) {
+export function FateSwatch({ fate }: { fate: string | null }) {
   const id = useId();
   const fill = filling(fate, id);
   return (
@@ -75,7 +74,7 @@ export function FateSwatch({ fate }: { fate: Fate }) {
   );
 }
 
-function filling(fate: Fate, id: string): string {
+function filling(fate: string | null, id: string): string {
   switch (fate) {
     case "replace": return ink;
     case "inspect": return `url(#${id}hatch)`;

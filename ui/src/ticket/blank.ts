@@ -19,6 +19,8 @@ export const blankView = (id: number | null): TicketView => ({
   seen: null,
   tray: { certain: [], open: [], price_cents: 0 },
   lacking: [{ id: "nothing", text: "" }],
+  settled: { pump: false, work: false, parts: false, tools: false, tightening: false, hand_over: false },
+  doubt: null,
   order_id: null,
   phrases: [],
   diagnosis: null,

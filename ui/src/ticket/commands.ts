@@ -1,32 +1,25 @@
-/** What a line means when it is not something about the pump. */
-export type Command =
-  | { kind: "answer"; index: number }
-  | { kind: "unsure" }
-  | { kind: "carry on" }
-  | { kind: "save"; reason: string | null }
-  | { kind: "card" }
-  | { kind: "stands"; reason: string }
-  | { kind: "strike"; line: number | null }
-  | { kind: "bring back"; line: number | null };
+import type { components } from "../api/schema";
 
-/**
- * The short lines. A bare figure is the number of an answer only where the open question is not answered by a figure itself.
- */
-export function commandOf(line: string, figureIsButton: boolean): Command | null {
-  const word = line.trim();
-  if (figureIsButton && /^[1-9]$/.test(word)) return { kind: "answer", index: Number(word) - 1 };
-  if (word === "?") return { kind: "unsure" };
-  if (word === "" || /^ok$/i.test(word)) return { kind: "carry on" };
-  if (/^card$/i.test(word)) return { kind: "card" };
-  const [, verb, rest] = /^(save|stands|strike|back)\b[:,]?\s*(.*)$/i.exec(word) ?? [];
-  switch (verb?.toLowerCase()) {
-    case "save": return { kind: "save", reason: rest || null };
-    case "stands": return { kind: "stands", reason: rest ?? "" };
-    case "strike": return lineNumber(rest) ? { kind: "strike", line: numberIn(rest) } : null;
-    case "back": return lineNumber(rest) ? { kind: "bring back", line: numberIn(rest) } : null;
-    default: return null;
-  }
+type LineCommand = components["schemas"]["LineCommand"];
+
+/** What a line means when it is no word about the pump: the command, and what followed it. */
+export interface Command {
+  id: LineCommand["id"];
+  reason: string | null;
+  number: number | null;
 }
 
-const lineNumber = (rest: string | undefined) => /^(\d*)$/.test(rest ?? "");
-const numberIn = (rest: string | undefined) => (rest ? Number(rest) : null);
+/**
+ * The line as one of the commands that the server knows. A bare figure is the number of an answer only where the open question is not answered by a
+ * figure itself.
+ */
+export function commandOf(line: string, commands: LineCommand[], figureIsButton: boolean): Command | null {
+  const typed = line.trim();
+  const figure = figureIsButton && /^[1-9]$/.test(typed) ? Number(typed) : null;
+  const [, verb = "", rest = ""] = /^([a-z]+|\?|)(?:[:,]?\s*|$)(.*)$/is.exec(typed) ?? [];
+  const command = commands.find((one) => (one.takes === "answer" ? figure !== null : one.words.includes(verb.toLowerCase()) && follows(one.takes, rest)));
+  if (!command) return null;
+  return { id: command.id, reason: command.takes === "reason" && rest ? rest : null, number: command.takes === "line" && rest ? Number(rest) : figure };
+}
+
+const follows = (takes: LineCommand["takes"], rest: string) => takes === "reason" || (takes === "line" ? /^\d*$/.test(rest) : rest === "");

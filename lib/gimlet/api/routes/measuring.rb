@@ -4,7 +4,6 @@ require_relative "../../counter/ask_material"
 require_relative "../../counter/choose_valve"
 require_relative "../../counter/measure_flow"
 require_relative "../../counter/measure_seal"
-require_relative "../../exchange/reference_files"
 require_relative "../../present/chosen_valve"
 require_relative "../../present/measured_flow"
 require_relative "../../present/measured_seal"
@@ -16,11 +15,8 @@ module Gimlet
       module Measuring
         # What routes here need besides the application's own.
         module Helpers
-          def measure_seal
-            Gimlet::Counter::MeasureSeal.new(reference.snapshot, stock.all, standards: Exchange::ReferenceFiles::STANDARDS, fit: Exchange::ReferenceFiles::FIT)
-          end
-
-          def ask_material = Gimlet::Counter::AskMaterial.new(Exchange::ReferenceFiles::ELASTOMERS)
+          def measure_seal = Gimlet::Counter::MeasureSeal.new(reference.snapshot, stock.all, reference.tables)
+          def ask_material = Gimlet::Counter::AskMaterial.new(reference.tables.elastomers)
 
           def material_view(found)
             { material: found.elastomer.id, name: found.elastomer.name, verdict: found.verdict, answers: found.answers.map(&:to_h) }

@@ -2,7 +2,6 @@
 
 require_relative "../value"
 require_relative "inspection"
-require_relative "lubricants"
 require_relative "shapes"
 
 module Gimlet
@@ -13,6 +12,10 @@ module Gimlet
         "replace_always" => "new", "replace_if_removed" => "new", "turn_over_once" => "turn over once", "inspect" => "look over",
         "keep" => "keep"
       }.freeze
+
+      # What a layer may be set in with; data/reference/elastomers.yml says which rubber bears it.
+      LUBRICANTS = ["dry", "oil", "grease", "lithium grease", "petroleum jelly", "packing lubricant", "silicone grease", "O-ring grease",
+                    "anti-seize", "water"].freeze
 
       # What a catalogue document says of a layer, field by field, as JSON Schema. A field with `told` is shown wherever the piece is listed, on
       # screen and on the card, in this order. Another one is a row here: format, plan, card, screen and OpenAPI document follow.
@@ -33,7 +36,7 @@ module Gimlet
           "facing" => TEXT,
           "opens_to" => { "enum" => %w[from towards],
                           "description" => "The end of the stack that its lips, hollow or seat look to; it is drawn so." },
-          "shape" => { "enum" => Shapes.all }, "lube" => { "enum" => Lubricants::MINERAL.keys }, "count_out" => { "type" => "boolean" },
+          "shape" => { "enum" => Shapes.all }, "lube" => { "enum" => LUBRICANTS }, "count_out" => { "type" => "boolean" },
           "for" => { "$ref" => "#/$defs/for" }, "contact_faces" => { "type" => "integer", "minimum" => 1 },
           "consumables" => { "type" => "array", "items" => USAGE }
         }.freeze

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../0_quantities/quantity"
-require_relative "../7_tightening/words"
+require_relative "../6_tightening/words"
 require_relative "../value"
 
 module Gimlet

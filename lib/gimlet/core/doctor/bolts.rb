@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
-require_relative "../7_tightening/ceiling"
-require_relative "../7_tightening/sequence"
-require_relative "../7_tightening/kinds"
+require_relative "../6_tightening/ceiling"
+require_relative "../6_tightening/sequence"
+require_relative "../6_tightening/kinds"
 require_relative "finding"
 
 module Gimlet

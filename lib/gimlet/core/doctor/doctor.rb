@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../value"
 require_relative "bolts"
 require_relative "finding"
 require_relative "goods"
@@ -15,11 +16,15 @@ module Gimlet
       # Later checks rest on what earlier ones made sure of.
       ROUNDS = [[References], [Pumps, Goods, Bolts], [Orders]].freeze
 
+      # What a series is held against: `traits` by id, those that it defines included, and Materials::Table; nil where not at hand.
+      Known = Value.of(:traits, :elastomers)
+
       # @param series [Catalogue::Series]
-      # @param vocabulary [Readings::Vocabulary, nil] to check traits against, those that the series defines included
+      # @param vocabulary [Readings::Vocabulary, nil]
+      # @param tables [ReferenceTables, nil]
       # @return [Array<Finding>]
-      def self.call(series, vocabulary = nil)
-        known = vocabulary&.extended("traits" => series.trait_definitions)&.traits
+      def self.call(series, vocabulary = nil, tables = nil)
+        known = Known.new(traits: vocabulary&.extended("traits" => series.trait_definitions)&.traits, elastomers: tables&.elastomers)
         found = []
         ROUNDS.each do |checks|
           found += checks.flat_map { |check| check.new(series, known).call }

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../1_catalogue/in_hand"
-require_relative "../1_catalogue/lubricants"
+require_relative "../materials/service"
 require_relative "finding"
 
 module Gimlet
@@ -12,7 +12,8 @@ module Gimlet
         include Saying
 
         # @param series [Catalogue::Series]
-        def initialize(series, _known)
+        def initialize(series, known)
+          @service = known.elastomers && Materials::Service.new(table: known.elastomers)
           @series = series
           @variants = Catalogue::Variant.of_series(series)
           @numbers = series.parts.map(&:number)
@@ -100,8 +101,10 @@ module Gimlet
         end
 
         def lubricants
+          return [] unless @service
+
           @series.stacks.flat_map(&:layers).flat_map do |layer|
-            fitted(layer).filter_map { |part| Catalogue::Lubricants.warning(part, layer.lube) }.map { |text| warning("layers.#{layer.slot}.lube", text) }
+            fitted(layer).flat_map { |part| @service.warnings(part, layer.lube) }.map { |text| warning("layers.#{layer.slot}.lube", text) }
           end
         end
       end

@@ -2,7 +2,7 @@
 
 require_relative "../1_catalogue/shapes"
 require_relative "../1_catalogue/snapshot"
-require_relative "../9_plan/rebuild"
+require_relative "../8_plan/rebuild"
 require_relative "finding"
 
 module Gimlet

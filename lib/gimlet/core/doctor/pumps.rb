@@ -17,10 +17,10 @@ module Gimlet
         OURS = %w[maker series item].freeze
 
         # @param series [Catalogue::Series]
-        # @param known [Hash{String=>Readings::Trait}, nil] nil where the vocabulary is not at hand
+        # @param known [Known]
         def initialize(series, known)
           @series = series
-          @known = known
+          @known = known.traits
           @variants = Catalogue::Variant.of_series(series)
         end
 

@@ -2,6 +2,7 @@
 
 require_relative "../1_catalogue/layer"
 require_relative "../1_catalogue/wet_end"
+require_relative "../4_demand/fates"
 require_relative "../input_error"
 require_relative "record"
 
@@ -61,7 +62,7 @@ module Gimlet
 
         def layer(row)
           whole = Catalogue::LayerFields::TOLD.to_h { |field| [field, nil] }.merge(LAYER, row)
-          { "told" => Catalogue::LayerFields.told(whole) }.merge(whole)
+          { "told" => Catalogue::LayerFields.told(whole), "drawn" => Fates.foremost(whole["fates"])&.to_s }.merge(whole)
         end
 
         def from_first(document)

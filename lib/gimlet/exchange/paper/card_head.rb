@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require "time"
-require_relative "../../core/9_plan/cautions"
+require_relative "../../core/8_plan/cautions"
 require_relative "qr_code"
 require_relative "sheet"
 

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../core/5_demand/positions"
+require_relative "../../core/4_demand/positions"
 require_relative "sheet"
 
 module Gimlet

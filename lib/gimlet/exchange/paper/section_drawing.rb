@@ -10,7 +10,6 @@ module Gimlet
         NUMBERS = NUMBER * ROWS
         APART = 9
         FILLS = { "replace" => "333333", "inspect" => "BBBBBB", "turn" => "888888", "rework" => "DDDDDD", "clean" => "DDDDDD" }.freeze
-        ORDER = %w[replace rework clean turn inspect].freeze
 
         module_function
 
@@ -37,7 +36,7 @@ module Gimlet
 
         def scale(drawing, width, height) = [width / drawing["length_mm"], (height - NUMBERS) / (2 * drawing["radius_mm"])].min
 
-        def fill(layer) = FILLS.fetch(ORDER.find { |fate| layer["fates"].include?(fate) }, "FFFFFF")
+        def fill(layer) = FILLS.fetch(layer["drawn"], "FFFFFF")
 
         def piece(pdf, piece, colour, place, scale)
           [1, -1].each do |half|

@@ -1,17 +1,21 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
+import type { components } from "../../api/schema";
 import type { TicketView } from "../../api/types";
 import { petrol } from "../../shell/theme";
 
 interface Props {
   phrases: TicketView["phrases"];
+  commands: components["schemas"]["LineCommand"][];
   onUse: (text: string) => void;
   onClose: () => void;
 }
 
+const takes = { nothing: "", answer: "", line: " [number]", reason: " [reason]" };
+
 /** What can be typed here and now, the open question first. An example goes into the line. */
-export function Phrases({ phrases, onUse, onClose }: Props) {
+export function Phrases({ phrases, commands, onUse, onClose }: Props) {
   return (
     <Box component="section" aria-label="What can be typed" sx={{ bgcolor: "background.paper", border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
@@ -27,6 +31,12 @@ export function Phrases({ phrases, onUse, onClose }: Props) {
                 <ButtonBase key={text} onClick={() => onUse(text)} sx={{ font: "inherit", textDecoration: "underline", textUnderlineOffset: 3, minHeight: 24 }}>{text}</ButtonBase>
               ))}
             </Box>
+          </Box>
+        ))}
+        {commands.map((command) => (
+          <Box key={command.id} sx={{ display: "contents" }}>
+            <Box component="dt">{command.words.find(Boolean) ?? "1 to 9"}{takes[command.takes]}</Box>
+            <Box component="dd" sx={{ m: 0 }}>{command.does}</Box>
           </Box>
         ))}
       </Box>

@@ -1,9 +1,9 @@
 import Box from "@mui/material/Box";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { useVocabulary } from "../../api/queries";
 import type { Plan, Policy } from "../../api/types";
 import { FateSwatch } from "../../drawing/SectionDrawing";
-import { fateNames } from "../../drawing/fates";
 import { price } from "../../shell/format";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
@@ -15,6 +15,7 @@ import { StackSection } from "./StackSection";
 /** Which parts, where each sits, what goes back in, what must come out, and how it is bought. */
 export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }) {
   const chosen = plan.plans[0]!;
+  const vocabulary = useVocabulary().data;
   return (
     <>
       <ProblemNote ticket={ticket} where="Parts" />
@@ -32,7 +33,7 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
         <PlanLines plan={chosen} ticket={ticket} />
       </details>
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", mt: 1, fontSize: 14 }}>
-        {fateNames.map((one) => <span key={one.name}><FateSwatch fate={one.fate} />{one.name}</span>)}
+        {vocabulary?.fates.map((fate) => <span key={fate.name}><FateSwatch fate={fate.id} />{fate.name}</span>)}
       </Box>
       {plan.stacks.map((stack) => <StackSection key={stack.id} ticket={ticket} plan={plan} stack={stack} />)}
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 2, my: 1 }}>

@@ -3,7 +3,6 @@ import ButtonBase from "@mui/material/ButtonBase";
 import { useState } from "react";
 import type { Plan, Stack } from "../../api/types";
 import { FateSwatch, SectionDrawing } from "../../drawing/SectionDrawing";
-import { shownFate } from "../../drawing/fates";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { PieceSheet } from "./PieceSheet";
 
@@ -32,7 +31,7 @@ export function StackSection({ ticket, plan, stack }: Props) {
             <ButtonBase onClick={() => pick(index)} aria-expanded={picked === index}
               sx={{ font: "inherit", fontSize: 15, width: "100%", justifyContent: "flex-start", alignItems: "baseline", textAlign: "left", gap: 1, py: 0.25 }}>
               <span style={{ width: 20, textAlign: "right" }}>{index + 1}</span>
-              <FateSwatch fate={shownFate(layer.fates)} />
+              <FateSwatch fate={layer.drawn} />
               <span>
                 <strong>{layer.name}</strong>{layer.told.length > 0 ? `, ${layer.told.join("; ")}` : ""}
                 <Box component="span" sx={{ color: "text.secondary" }}> {[layer.fate, layer.part].filter(Boolean).join(" · ")}</Box>

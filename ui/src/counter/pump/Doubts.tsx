@@ -4,11 +4,13 @@ import TextField from "@mui/material/TextField";
 import { type ReactNode, useState } from "react";
 import type { TicketView } from "../../api/types";
 import { percent } from "../../shell/format";
+import { useReason } from "../../ticket/useReason";
 import type { LiveTicket } from "../../ticket/useTicket";
 
 type Leaders = TicketView["found"]["contradictions"][number]["leading"];
 
 const SHOWN = 3;
+const PLATE = "plate_unconfirmed";
 const names = (leaders: Leaders) => leaders.map((one) => `${one.model} ${percent(one.probability)}`).join(", ");
 
 /** Readings that contradict the rest, with both outcomes; a plate that nothing confirms; a flow that does not add up. */
@@ -16,7 +18,7 @@ export function Doubts({ ticket, view }: { ticket: LiveTicket; view: TicketView 
   const { found } = view;
   const reason = (key: string) => view.ticket.settled.find((one) => one.doubt === key)?.reason ?? null;
   const settle = (doubt: string, why: string | null) => void ticket.add("Pump", { kind: "settled", doubt, reason: why });
-  const unconfirmed = view.lacking.some((one) => one.id === "plate_unconfirmed") && view.lacking.length === 1;
+  const plate = view.ticket.settled.find((one) => one.text !== null)?.text ?? (view.doubt === PLATE ? view.lacking.find((one) => one.id === PLATE)?.text : undefined);
   return (
     <>
       {found.contradictions.slice(0, SHOWN).map((one) => (
@@ -24,9 +26,8 @@ export function Doubts({ ticket, view }: { ticket: LiveTicket; view: TicketView 
           {one.matters ? "The order hangs on it. " : "It does not change the order. "}With it: {names(one.leading)}. Without it: {names(one.without)}.
         </Doubt>
       ))}
-      {(unconfirmed || reason("plate_unconfirmed")) && (
-        <Doubt text="Only a plate or a number says which pump this is, and others like it need another order." reason={reason("plate_unconfirmed")}
-          onSettle={(why) => settle("plate_unconfirmed", why)}>
+      {plate && (
+        <Doubt text={plate} reason={reason(PLATE)} onSettle={(why) => settle(PLATE, why)}>
           Ask one thing more, or have it read again letter by letter.
         </Doubt>
       )}
@@ -45,6 +46,7 @@ interface Props {
 
 function Doubt({ text, reason, onSettle, children }: Props) {
   const [why, setWhy] = useState("");
+  const isSaid = useReason();
   return (
     <Box role="note" sx={{ mt: 1, px: 1.25, py: 0.75, border: "2px solid", borderColor: "secondary.main", borderRadius: 1 }}>
       <strong>{reason ? "Stands: " : "Doubtful: "}</strong>{text}
@@ -57,7 +59,7 @@ function Doubt({ text, reason, onSettle, children }: Props) {
         <Box component="form" sx={{ display: "flex", gap: 1, mt: 0.5 }} onSubmit={(event: React.FormEvent) => { event.preventDefault(); onSettle(why); }}>
           <TextField size="small" value={why} onChange={(event) => setWhy(event.target.value)} slotProps={{ htmlInput: { "aria-label": `Why it stands: ${text}`, maxLength: 400 } }}
             placeholder="It stands, because …" sx={{ flex: 1, "& input": { py: 0.6 } }} />
-          <Button type="submit" variant="outlined" size="small" disabled={why.trim().length < 3}>It stands</Button>
+          <Button type="submit" variant="outlined" size="small" disabled={!isSaid(why)}>It stands</Button>
         </Box>
       ))}
     </Box>

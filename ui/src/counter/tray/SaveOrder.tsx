@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { TicketView } from "../../api/types";
 import { ProblemNote } from "../../shell/ProblemNote";
+import { useReason } from "../../ticket/useReason";
 import type { LiveTicket } from "../../ticket/useTicket";
 
 interface Props {
@@ -16,6 +17,7 @@ interface Props {
 /** Saves at once where there is enough to order; else it takes a reason, which goes with the order. */
 export function SaveOrder({ ticket, lacking, where, onSave }: Props) {
   const [reason, setReason] = useState("");
+  const isSaid = useReason();
   if (lacking.length === 0) {
     return (
       <>
@@ -29,7 +31,7 @@ export function SaveOrder({ ticket, lacking, where, onSave }: Props) {
       {lacking.map((one) => <Box key={one.id} sx={{ fontSize: 15 }}>▸ {one.text}</Box>)}
       <TextField fullWidth size="small" value={reason} onChange={(event) => setReason(event.target.value)} placeholder="Save all the same, because …"
         slotProps={{ htmlInput: { "aria-label": "Why it is saved though not sure", maxLength: 400 } }} sx={{ my: 0.5, "& input": { py: 0.75 } }} />
-      <Button fullWidth type="submit" variant="outlined" disabled={ticket.busy || reason.trim().length < 3}>Save, though not sure</Button>
+      <Button fullWidth type="submit" variant="outlined" disabled={ticket.busy || !isSaid(reason)}>Save, though not sure</Button>
       <ProblemNote ticket={ticket} where={where} />
     </Box>
   );

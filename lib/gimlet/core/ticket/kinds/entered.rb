@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-require_relative "../../7_tightening/entered"
-require_relative "../../7_tightening/instruction"
+require_relative "../../6_tightening/entered"
+require_relative "../../6_tightening/instruction"
 require_relative "../kind"
 
 module Gimlet

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../7_tightening/extension"
+require_relative "../../6_tightening/extension"
 require_relative "../kind"
 
 module Gimlet

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../4_teardown/extent"
+require_relative "../../3_teardown/extent"
 require_relative "../kind"
 
 module Gimlet

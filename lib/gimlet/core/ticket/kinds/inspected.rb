@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../1_catalogue/inspection"
-require_relative "../../5_demand/finding"
+require_relative "../../4_demand/finding"
 require_relative "../kind"
 
 module Gimlet

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../8_tools/wrench"
+require_relative "../../7_tools/wrench"
 require_relative "../kind"
 
 module Gimlet

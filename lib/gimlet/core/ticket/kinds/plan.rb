@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../6_kit_plan/plans"
+require_relative "../../5_kit_plan/plans"
 require_relative "../kind"
 
 module Gimlet

@@ -1,0 +1,125 @@
+# frozen_string_literal: true
+
+require_relative "../3_teardown/teardown"
+require_relative "../value"
+require_relative "finding"
+
+module Gimlet
+  module Core
+    # What becomes of every piece that comes out: exactly one of KINDS for each.
+    class Fates
+      # `why` is a symbol or sentence that the demand words; `finding` what was found, if anything.
+      Fate = Value.of(:place, :kind, :why, :finding)
+
+      KINDS = { replace: "renew", turn: "turn over", rework: "rework", clean: "clean and put back", inspect: "look over", keep: "put back" }.freeze
+      # How a piece is drawn whose positions differ: by the fate that asks for most; nil stays where it is.
+      FOREMOST = %i[replace rework clean turn inspect keep].freeze
+      # What each is called where it is drawn; rework and clean are drawn alike.
+      DRAWN = { replace: "renew", inspect: "look over", turn: "turn over", rework: "rework or clean", keep: "put back",
+                nil => "stays in place" }.freeze
+      # What a finding makes of a piece.
+      BY_OUTCOME = { "replace" => :replace, "rework" => :rework, "turn_over" => :turn, "clean" => :clean, "as_it_is" => :keep }.freeze
+
+      # @param kinds [Array<Symbol, String, nil>] of KINDS
+      # @return [Symbol, nil] the one that asks for most
+      def self.foremost(kinds) = FOREMOST.find { |kind| kinds.any? { |other| other&.to_sym == kind } }
+
+      # @param teardown [Teardown]
+      # @param findings [Array<Finding>]
+      # @return [Array<Fate>] one for each place
+      # @raise [InputError] where a finding speaks of what is not looked at
+      def self.of(teardown, findings) = new(teardown, findings).call
+
+      def initialize(teardown, findings)
+        @teardown = teardown
+        @extent = teardown.scope.extent
+        @places = teardown.places
+        @findings = judged(findings)
+      end
+
+      def call = with_sets(@places.map { |place| fate(place) })
+
+      private
+
+      def judged(findings)
+        findings.filter_map do |one|
+          series = @teardown.variant.series
+          layers = series.stacks.flat_map { |stack| stack.layers_of(@teardown.variant) }.select { |layer| layer.slot == one.slot }
+          InputError.reject("findings", "unknown_slot", "#{@teardown.variant.designation} has no “#{one.slot}” to find anything on.") if layers.empty?
+          at_its_position(one)
+          one.judged(layers)
+        end
+      end
+
+      def at_its_position(one)
+        return if one.position.nil?
+
+        known = @teardown.variant.series.stacks.select { |stack| stack.layer(one.slot) }.flat_map(&:positions)
+        return if known.include?(one.position)
+
+        InputError.reject("findings", "unknown_position", "There is no “#{one.slot}” at “#{one.position}”: use #{known.uniq.join(', ')}.")
+      end
+
+      # The last word on a place counts; one that names the position goes before one that does not.
+      def finding(place)
+        mine = @findings.select { |one| one.slot == place.layer.slot && [nil, place.position].include?(one.position) }
+        mine.select(&:position).last || mine.last
+      end
+
+      def fate(place)
+        found = finding(place)
+        return Fate.new(place: place, kind: BY_OUTCOME.fetch(found.outcome), why: :found, finding: found) if found && decides?(place, found)
+
+        kind, why = by_rule(place)
+        Fate.new(place: place, kind: kind, why: why, finding: found)
+      end
+
+      # What does not survive is renewed however good it looks, and so is what is always renewed, unless only what leaks is mended.
+      def decides?(place, found)
+        return true if found.outcome == "replace"
+
+        case place.layer.reuse
+        when "replace_if_removed" then false
+        when "replace_always" then place.cause.first != :area || judged_here?(place)
+        else true
+        end
+      end
+
+      def judged_here?(place) = @extent == "leak_only" && place.layer.criteria.any?
+
+      def by_rule(place)
+        case place.layer.reuse
+        when "replace_if_removed" then %i[replace removed]
+        when "replace_always" then always(place)
+        when "turn_over_once" then @extent == "complete" ? %i[replace complete] : %i[turn once]
+        when "inspect" then @extent == "complete" && place.cause.first == :area ? %i[replace complete] : %i[inspect look]
+        else %i[keep no_kit]
+        end
+      end
+
+      def always(place)
+        return %i[keep untouched] unless place.cause.first == :area
+
+        judged_here?(place) ? %i[inspect look] : %i[replace area]
+      end
+
+      # What goes as a set with a renewed piece is renewed too.
+      def with_sets(fates)
+        loop do
+          due = fates.select { |one| one.kind == :replace }.flat_map { |one| partners(one) }
+          late, rest = fates.partition { |one| one.kind != :replace && due.include?(key_of_set(one)) }
+          return fates if late.empty?
+
+          renewed = late.to_h { |one| [one.place.key, one.with(kind: :replace, why: :set)] }
+          fates = (late + rest).map { |one| renewed.fetch(one.place.key, one) }
+        end
+      end
+
+      def partners(fate)
+        fate.place.layer.renew_with.map { |slot| [fate.place.stack.id, fate.place.position, slot] }
+      end
+
+      def key_of_set(fate) = [fate.place.stack.id, fate.place.position, fate.place.layer.slot]
+    end
+  end
+end

@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+require_relative "../1_catalogue/shapes"
+require_relative "../1_catalogue/wet_end"
+require_relative "../4_demand/positions"
+require_relative "touched"
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Plan
+      # `fasteners` are ids whose tightening belongs to this step.
+      Step = Value.of(:phase, :title, :text, :fasteners)
+
+      # The work in bench order: off, renew, back on in reverse, and what is done when all is closed.
+      module Steps
+        module_function
+
+        # What holds for every pump whose bolts are such. Common practice, no source.
+        KEYED = "A bolt whose key slips: seat the key with a punch and a hammer before you turn it. An impact driver loosens, it never tightens."
+        REVERSE = "Loosen in the reverse of the order on the drawings; round a flange a quarter turn at a time."
+        RINGS = "O-rings that may go back are pushed out with the thumbs, never picked."
+        RENEWED = %w[replace_always replace_if_removed].freeze
+
+        # @param teardown [Teardown]
+        # @return [Array<Step>]
+        def for(teardown)
+          off = teardown.groups.map { |group| Step.new(phase: "open", title: title(group, teardown), text: [group.open], fasteners: []) }
+          work = teardown.areas.map do |area|
+            Step.new(phase: "renew", title: area.name, text: area.work, fasteners: [])
+          end
+          back = teardown.groups.reverse.map do |group|
+            Step.new(phase: "close", title: title(group, teardown), text: [group.close], fasteners: group.fasteners)
+          end
+          before(teardown) + off + work + back + finish(teardown)
+        end
+
+        def before(teardown)
+          fasteners = teardown.fasteners
+          told = [(REVERSE if fasteners.any? { |one| one.pattern != :each }), (KEYED if fasteners.any? { |one| one.drive.match?(/\bhex\b/i) }),
+                  (RINGS if teardown.places.any? { |place| stays?(place.layer) })].compact
+          told.empty? ? [] : [Step.new(phase: "open", title: "before you loosen", text: told, fasteners: [])]
+        end
+
+        # @return [Boolean] whether it is a ring that may go back
+        def stays?(layer) = Catalogue::Shapes.of(layer.shape).ring && !RENEWED.include?(layer.reuse)
+
+        # Where only some positions are worked on, what comes off at each says where.
+        def title(group, teardown)
+          teardown.scope.at.any? && group.each ? "#{group.name} (#{Positions.short(teardown.positions(group))})" : group.name
+        end
+
+        def finish(teardown)
+          variant = teardown.variant
+          due = variant.series.finish.select { |one| Touched.by?(one, teardown) && (one.figure.nil? || variant.trait(one.figure["trait"])) }
+          due.map do |one|
+            Step.new(phase: one.later ? "after running" : "finish", title: one.later ? "after running in" : "when closed",
+                     text: [told(one, variant)], fasteners: [])
+          end
+        end
+
+        # "Seat them at {figure}" with the figure worked out from the pump's own trait, rounded down to what a gauge shows.
+        def told(one, variant)
+          figure = one.figure or return one.text
+          most = variant.trait(figure["trait"])
+          value = (most.is_a?(Range) ? most.end : most) * Rational(figure["times"].to_s)
+          one.text.sub("{figure}", "#{value.floor} #{figure['unit']}")
+        end
+      end
+    end
+  end
+end

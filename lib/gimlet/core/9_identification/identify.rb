@@ -1,0 +1,117 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+require_relative "differences"
+require_relative "doubts"
+require_relative "field"
+require_relative "pumps/flow_check"
+require_relative "next_question"
+require_relative "order_classes"
+require_relative "plate_check"
+require_relative "posterior"
+
+module Gimlet
+  module Core
+    module Identification
+      # `at` is a place in the field.
+      Candidate = Value.of(:at, :probability, :order_class)
+      # `none` is the probability that the pump is in no catalogue; `blockers` says, as ids, why there is not yet enough to order;
+      # `pumps` and `orders` count what is still possible.
+      Identified = Value.of(:candidates, :order_classes, :none, :enough, :blockers, :questions, :doubts, :differences, :flow,
+                            :pumps, :orders) do
+        # @return [Boolean] whether some pump of the catalogue explains what was seen better than a pump that it has not
+        def plausible = none < 0.5
+
+        # @return [Boolean] whether one order leads clearly enough to show it
+        def clear = plausible && order_classes.first.probability >= OrderClasses::CLEAR
+
+        # @return [Array<OrderClass>] the orders that the leading one must be told apart from, itself first
+        def likely = order_classes.select.with_index { |one, at| at.zero? || one.probability >= OrderClasses::LIKELY }
+      end
+
+      # From readings to candidates, order classes, doubts and the next question.
+      class Identify
+        SHOWN = 40
+        COMPARED = 5
+        WORTH_COMPARING = 0.01
+        # Hypotheses less likely than this share of the likeliest are counted out.
+        POSSIBLE = 0.01
+
+        # @param field [Field]
+        # @param classes [OrderClasses] for the agreed work
+        def initialize(field, classes)
+          @field = field
+          @classes = classes
+        end
+
+        # @param readings [Array<Readings::Reading>]
+        # @param channel [String] one of CHANNELS
+        # @param owned [Array<String>] designations this customer has
+        # @param chosen [String, nil] id of a hypothesis that is listed however unlikely it is
+        # @param settled [Array<String>] keys of doubts that stand for a reason
+        # @return [Identified]
+        def call(readings, channel:, owned: [], chosen: nil, settled: [])
+          @field.recall(:results, [:identified, readings.map(&:told), channel, owned, chosen, settled, @classes.object_id]) do
+            identify(readings, channel, owned, chosen, settled)
+          end
+        end
+
+        # @return [Array(Integer, Integer)] pumps and orders still possible
+        def narrowed(readings, owned: [])
+          possible(Posterior.of(@field, readings, owned: owned).alive)
+        end
+
+        private
+
+        def identify(readings, channel, owned, chosen, settled)
+          posterior = Posterior.of(@field, readings, owned: owned)
+          alive = posterior.alive
+          classes = @classes.rank(posterior)
+          doubts = Doubts.new(posterior, @classes, classes.first, readings).call
+          check = PlateCheck.new(@field, @classes, posterior, classes.first).call(readings, channel)
+          blockers = blockers(classes.first, posterior, doubts.reject { |one| settled.include?(one.key) }, check, settled)
+          candidates, (pumps, orders) = ranked(posterior, classes, chosen), possible(alive)
+          Identified.new(candidates: candidates, order_classes: classes, none: posterior.none, enough: blockers.empty?, blockers: blockers,
+                         questions: questions(alive, readings, channel, doubts, check, blockers), doubts: doubts, pumps: pumps,
+                         differences: differences(candidates), orders: orders,
+                         flow: FlowCheck.call(posterior.readings, @field.hypotheses[candidates.first.at]))
+        end
+
+        def blockers(leading, posterior, standing, check, settled)
+          [("not_in_catalogue" if posterior.none >= 0.5), ("unsure" if leading.probability < OrderClasses::ENOUGH),
+           ("doubt" if standing.any?(&:matters)), ("plate_unconfirmed" if check && !settled.include?("plate_unconfirmed"))].compact
+        end
+
+        # The leading order's pumps come first.
+        def ranked(posterior, classes, chosen)
+          shown = posterior.alive.top(SHOWN).map(&:first)
+          picked = chosen && @field.hypotheses.index { |one| one.id == chosen }
+          rank = classes.each_with_index.to_h { |one, at| [one.id, at] }
+          all = (shown | [classes.first.members.first, picked].compact).map do |at|
+            Candidate.new(at: at, probability: posterior.probability(at), order_class: @classes.id_of(at))
+          end
+          all.sort_by { |one| [rank.fetch(one.order_class, SHOWN), -one.probability] }
+        end
+
+        # A doubt that the order hangs on is checked before anything else, once an order leads.
+        def questions(alive, readings, channel, doubts, check, blockers)
+          asking = NextQuestion.new(@field, @classes.places, alive, channel: channel, readings: readings)
+          again = doubts.select { |one| one.matters && !one.again && one.trait.cost(channel) }.map { |one| asking.ask(one.trait, "again") }
+          again << asking.ask(check.trait, "check") if check&.trait && blockers == ["plate_unconfirmed"]
+          narrowing = asking.call
+          blockers.include?("unsure") ? narrowing + again : again + narrowing
+        end
+
+        def differences(candidates)
+          leaders = candidates.first(COMPARED).select { |one| one.probability >= WORTH_COMPARING }
+          Differences.call(@field.vocabulary, leaders.map { |one| @field.hypotheses[one.at] }, leaders.map(&:order_class))
+        end
+
+        def possible(alive)
+          left = alive.at_least(alive.most * POSSIBLE).places
+          [left.size, @classes.places.values_at(*left).uniq.size]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Ear
+      # What can be typed that is no word about the pump. The line asks for them before it is heard.
+      #
+      # A line is a command when it is one of its `words`, followed by what it `takes`: "nothing", a "reason", the number of a "line" of the call;
+      # an "answer" is a bare figure where the open question is not answered by one itself.
+      module Commands
+        Command = Value.of(:id, :words, :takes, :does)
+
+        ALL = [
+          ["answer", [], "answer", "the answer of that number"], ["unsure", ["?"], "nothing", "not sure: the next question"],
+          ["carry_on", ["", "ok"], "nothing", "goes on to the next answer, agreeing the work"], ["card", ["card"], "nothing", "the work card"],
+          ["save", ["save"], "reason", "saves the order; with a reason where it is not sure"],
+          ["stands", ["stands"], "reason", "the doubt stands, for this reason"], ["strike", ["strike"], "line", "takes back that line, or the last"],
+          ["bring_back", ["back"], "line", "brings back that line, or the last"]
+        ].map { |id, words, takes, does| Command.new(id: id, words: words, takes: takes, does: does) }.freeze
+      end
+    end
+  end
+end
