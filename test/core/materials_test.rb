@@ -11,10 +11,10 @@ class MaterialsTest < Minitest::Test
   TABLE = Gimlet::Exchange::ReferenceFiles::TABLES.elastomers
 
   # Compatibility tables of O-ring handbooks (Parker ORD 5700, section VII), from memory: what everybody agrees on.
-  KNOWN = { %w[EPDM mineral_oil] => "no", %w[EPDM diesel] => "no", %w[EPDM brake_fluid] => "good", %w[NBR mineral_oil] => "good",
+  KNOWN = { %w[EPDM mineral_oil] => "no", %w[EPDM diesel] => "no", %w[EPDM brake_fluid] => "fits", %w[NBR mineral_oil] => "fits",
             %w[NBR brake_fluid] => "no",
-            %w[NBR ozone] => "no", %w[FKM petrol] => "good", %w[FKM steam] => "no", %w[FKM acetic_acid] => "no", %w[EPDM steam] => "good",
-            %w[PTFE steam] => "good",
+            %w[NBR ozone] => "no", %w[FKM petrol] => "fits", %w[FKM steam] => "no", %w[FKM acetic_acid] => "no", %w[EPDM steam] => "fits",
+            %w[PTFE steam] => "fits",
             %w[AU hypochlorite] => "no" }.freeze
 
   def verdict(material, **asked) = TABLE.call(TABLE.find(material), **asked).map(&:verdict)
@@ -23,12 +23,12 @@ class MaterialsTest < Minitest::Test
     KNOWN.each { |(material, medium), told| assert_equal [told], verdict(material, medium: medium), "#{material} #{medium}" }
     assert_equal %w[no], verdict("EPDM", lubricant: "lithium grease"), "common practice: never mineral grease on EPDM"
     assert_equal %w[no], verdict("EPDM", lubricant: "petroleum jelly")
-    assert_equal %w[good], verdict("EPDM", lubricant: "silicone grease")
-    assert_equal %w[good], verdict("nitrile", lubricant: "lithium grease")
+    assert_equal %w[fits], verdict("EPDM", lubricant: "silicone grease")
+    assert_equal %w[fits], verdict("nitrile", lubricant: "lithium grease")
     assert_equal %w[no], verdict("silicone", lubricant: "silicone grease")
-    assert_equal %w[good good], verdict("NBR", medium: "water", temperature_c: 60)
-    assert_equal %w[good no], verdict("NBR", medium: "water", temperature_c: 95)
-    assert_equal %w[good good], verdict("NBR", medium: "mineral_oil", temperature_c: 95), "oil is kinder than water"
+    assert_equal %w[fits fits], verdict("NBR", medium: "water", temperature_c: 60)
+    assert_equal %w[fits no], verdict("NBR", medium: "water", temperature_c: 95)
+    assert_equal %w[fits fits], verdict("NBR", medium: "mineral_oil", temperature_c: 95), "oil is kinder than water"
     assert_nil TABLE.find("brass")
   end
 
@@ -37,7 +37,7 @@ class MaterialsTest < Minitest::Test
   end
 
   def test_every_pair_is_rated
-    TABLE.media.each_key { |medium| TABLE.elastomers.each { |one| assert_includes %w[good fair no], verdict(one.id, medium: medium).first } }
+    TABLE.media.each_key { |medium| TABLE.elastomers.each { |one| assert_includes %w[fits temporary no], verdict(one.id, medium: medium).first } }
   end
 
   def cautions(pump, work, **service)

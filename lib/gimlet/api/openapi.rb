@@ -13,6 +13,7 @@ require_relative "../core/5_kit_plan/plans"
 require_relative "../core/input_error"
 require_relative "../core/order/summary"
 require_relative "../core/ticket/kinds"
+require_relative "../core/verdicts"
 require_relative "../exchange/reference_files"
 require_relative "../store/people"
 
@@ -33,7 +34,7 @@ module Gimlet
       ENUMS = { "Role" => Store::People::ROLES, "Medium" => Exchange::ReferenceFiles::TABLES.elastomers.media.keys,
                 "Lubricant" => Core::Catalogue::LUBRICANTS, "TraitKind" => Core::Readings::Kinds::ALL.keys, "Extent" => Core::Extent::NAMES.keys,
                 "Outcome" => Core::Catalogue::OUTCOMES.keys, "Channel" => Core::Readings::CHANNELS.keys, "Policy" => Core::KitPlan::POLICIES.keys,
-                "TorqueUnit" => Core::Units::FACTORS.fetch(:torque).keys }.freeze
+                "Verdict" => Core::Verdicts::ALL, "TorqueUnit" => Core::Units::FACTORS.fetch(:torque).keys }.freeze
 
       # @param kind [Class] a Core::Ticket::Kind
       # @return [Hash] the schema of what is sent

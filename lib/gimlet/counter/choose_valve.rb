@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/0_quantities/celsius"
 require_relative "../core/0_quantities/quantity"
 require_relative "../core/valves/match"
 require_relative "../core/value"
@@ -54,8 +55,7 @@ module Gimlet
 
         number, unit = text.to_s.strip.match(/\A(-?\d+(?:[.,]\d+)?)\s*(?:°|deg(?:rees)?)?\s*([cf])?\z/i)&.captures
         number || Core::InputError.reject("temperature", "not_a_number", "“#{text.to_s[0, 20]}” is no temperature: type it as 60 or 140 F.")
-        value = number.tr(",", ".").to_f
-        unit&.downcase == "f" ? (value - 32) * 5 / 9 : value
+        Core::Celsius.of(number.tr(",", ".").to_f, unit)
       end
     end
   end

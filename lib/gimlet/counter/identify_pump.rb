@@ -15,7 +15,6 @@ module Gimlet
       LIKELY_ORDERS = 3
       # Fields that hold words, not readings.
       TYPED = %w[text words].freeze
-      OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
 
       # @param reference [Reference]
       # @param customers [Store::Customers]
@@ -44,7 +43,7 @@ module Gimlet
       # @return [Array<Core::Readings::Reading>]
       def checked(rows, field, channel)
         rows.each_with_index.map do |row, at|
-          Core::Readings::Reading.from({ observer: OBSERVER.fetch(channel) }.merge(row), @reference.vocabulary)
+          Core::Readings::Reading.from({ observer: Core::Readings::OBSERVER.fetch(channel) }.merge(row), @reference.vocabulary)
         rescue Core::InputError => e
           raise e.within(TYPED.include?(field) ? field : "#{field}[#{at}]")
         end

@@ -63,7 +63,7 @@ module Gimlet
       private
 
       def measured_on_ticket = @measured_on_ticket ||= MeasuredOnTicket.new(@reference)
-      def observed(row) = { "observer" => IdentifyPump::OBSERVER.fetch(@channel) }.merge(row)
+      def observed(row) = { "observer" => Core::Readings::OBSERVER.fetch(@channel) }.merge(row)
 
       def item(item)
         follows = item.measure && measured_on_ticket.readings(item.measure)

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/plain"
 require_relative "../core/0_quantities/hydraulics"
 require_relative "../core/0_quantities/quantity"
 require_relative "../core/flow/bucket"
@@ -106,7 +107,7 @@ module Gimlet
       def plain(name, text)
         Float(text.to_s.strip.tr(",", "."), exception: false)&.then { |value| value.between?(0.01, 100_000) ? value : nil } ||
           Core::InputError.reject("bucket.#{name}", "not_a_number",
-                                  "#{name.tr('_', ' ').capitalize} of a bucket test is a number above zero, not “#{text.to_s[0, 20]}”.")
+                                  "#{Core::Plain.name(name).capitalize} of a bucket test is a number above zero, not “#{text.to_s[0, 20]}”.")
       end
 
       def size(name, text, unit) = Core::Quantity.parse(text, default_unit: unit, field: "bucket.#{name}").to(unit).value.to_f

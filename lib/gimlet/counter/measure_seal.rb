@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/verdicts"
 require_relative "../core/0_quantities/quantity"
 require_relative "../core/sizes/lip"
 require_relative "../core/sizes/match"
@@ -85,7 +86,7 @@ module Gimlet
       end
 
       def lips(measured, request)
-        resolution = Core::Sizes::Measured::TOOLS.fetch(request["tool"] || "caliper")
+        resolution = Core::Sizes::Measured::RESOLUTION.fetch(request["tool"] || "caliper")
         fitting = @snapshot.parts.select { |part| Core::Sizes::Lip::SIZES.all? { |name| part.spec[name] } && !part.spec["section_mm"] }
         found = fitting.filter_map do |part|
           verdict, sums = Core::Sizes::Lip.compare(measured, part.spec, resolution, request["old"] || false)
@@ -109,7 +110,7 @@ module Gimlet
 
       # Of one verdict what lies here comes first.
       def shelf_first(found)
-        found.sort_by { |one| [Core::Sizes::VERDICTS.index(one.candidate.verdict), one.stock&.on_hand.to_i.positive? ? 0 : 1, one.candidate.nearness] }
+        found.sort_by { |one| [Core::Verdicts::ALL.index(one.candidate.verdict), one.stock&.on_hand.to_i.positive? ? 0 : 1, one.candidate.nearness] }
       end
 
       def filed(part, candidate)
@@ -122,7 +123,7 @@ module Gimlet
           next if fits.empty?
 
           fitted = series.models.map(&:designation).select { |name| @snapshot.variants_of(name).any? { |variant| fitted?(variant, fits) } }
-          { series: series.name, item: series.item, slots: fits.map(&:slot).uniq, models: fitted } if fitted.any?
+          { series: series.name, item: series.item, slots: fits.map { |fit| series.piece(fit.slot) }.uniq, models: fitted } if fitted.any?
         end
       end
 

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../core/plain"
+
 module Gimlet
   module Present
     # What the complaints point to, as the API answers it.
@@ -13,7 +15,7 @@ module Gimlet
       def call(result, areas)
         found = result.found
         { suspects: found.suspects.first(SHOWN).map { |one| suspect(one) },
-          scope: found.scope.map { |id| { id: id, name: areas.fetch(id, id.tr("_", " ")) } }, enough: found.enough.round(4),
+          scope: found.scope.map { |id| { id: id, name: areas.fetch(id, Core::Plain.name(id)) } }, enough: found.enough.round(4),
           rule_out: found.first.map { |sign| check(sign, result) }, checks: found.next_checks.map { |one| check(one.sign, result) },
           checked: result.checked.map { |sign, there| { id: sign.id, name: sign.name, result: there ? "yes" : "no" } } }
       end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/plain"
 require_relative "../core/1_catalogue/wet_end"
 require_relative "identification"
 require_relative "../core/ticket/kinds"
@@ -31,7 +32,7 @@ module Gimlet
       end
 
       def work(areas) = areas && "asked for: #{areas.map { |id| area(id) }.join(', ')}"
-      def area(id) = Core::Catalogue::WORK_AREAS.fetch(id, id.tr("_", " "))
+      def area(id) = Core::Catalogue::WORK_AREAS.fetch(id, Core::Plain.name(id))
       def complaint(id) = id && "complaint: #{@vocabulary.complaints[id]&.name || id}"
       def wish(id) = id && "wish: #{id}"
     end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/verdicts"
 require_relative "../core/sizes/slice"
 require_relative "../core/sizes/sum"
 
@@ -33,7 +34,7 @@ module Gimlet
       end
 
       def best(own, standard, words)
-        verdict = Core::Sizes::VERDICTS.find { |one| (own + standard).any? { |row| row[:verdict] == one } } || "no"
+        verdict = Core::Verdicts.best((own + standard).map { |row| row[:verdict] }) || "no"
         { verdict: verdict, words: words.fetch(verdict), name: (own + standard).find { |row| row[:verdict] == verdict }&.fetch(:label) }
       end
 

@@ -21,7 +21,7 @@ module Gimlet
       def call(reference)
         { traits: reference.vocabulary.traits.values.map { |trait| trait(trait, reference) },
           channels: named(Core::Readings::CHANNELS), observers: Core::Readings::Odds::OBSERVERS.keys,
-          tools: Core::Readings::Odds::TOOLS.keys, complaints: named(reference.vocabulary.complaints.transform_values(&:name)),
+          tools: Core::MeasuringTools::RESOLUTION.keys, complaints: named(reference.vocabulary.complaints.transform_values(&:name)),
           work_areas: named(reference.snapshot.areas), extents: named(Core::Extent::NAMES),
           outcomes: named(Core::Catalogue::OUTCOMES),
           roles: Store::People::ROLES, fates: named(Core::Fates::DRAWN), commands: Core::Ear::Commands::ALL.map(&:to_h),

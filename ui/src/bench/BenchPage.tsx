@@ -1,4 +1,3 @@
-import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
@@ -6,11 +5,12 @@ import { useParams } from "react-router";
 import type { BenchFastener } from "../api/types";
 import { CrankDrawing } from "../drawing/CrankDrawing";
 import { Caution } from "../shell/Caution";
-import { TopBar } from "../shell/TopBar";
+import { Page } from "../shell/Page";
 import { Lines } from "./Lines";
 import { StackPlan } from "./StackPlan";
 import { Turns } from "./Turns";
 import { type LiveBench, useBench } from "./useBench";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 /** The work card on a tablet in the workshop: lines to tick, stacks and bolt faces to look at, and what the wrench read. */
 export function BenchPage() {
@@ -18,31 +18,28 @@ export function BenchPage() {
   const live = useBench(id);
   const { bench } = live;
   return (
-    <>
-      <TopBar>{bench ? `order ${bench.order_id} · ${bench.pump} · at the bench` : ""}</TopBar>
-      <Box component="main" sx={{ maxWidth: 1180, mx: "auto", px: 2.5, py: 2, fontSize: 19 }}>
-        {live.missing && <p>{live.missing}</p>}
-        {live.problem && <Alert severity="error" sx={{ mb: 1 }}>{live.problem}</Alert>}
-        {bench && (
-          <>
-            {bench.cautions.map((text) => <Caution key={text}>{text}</Caution>)}
-            {bench.sections.filter((one) => !one.afterwards).map((one) => <Lines key={one.title} section={one} live={live} />)}
-            {bench.stacks.length > 0 && <Heading>Which way round</Heading>}
-            {bench.stacks.map((one) => <StackPlan key={one.id} stack={one} />)}
-            {bench.refit && (
-              <>
-                <Heading>Before the manifold goes on</Heading>
-                <p style={{ margin: "4px 0", fontWeight: 700 }}>{bench.refit.text}</p>
-                <CrankDrawing refit={bench.refit} />
-              </>
-            )}
-            {bench.tightening.length > 0 && <Heading>Tighten</Heading>}
-            {bench.tightening.map((one) => <Fastener key={one.id} one={one} live={live} />)}
-            {bench.sections.filter((one) => one.afterwards).map((one) => <Lines key={one.title} section={one} live={live} />)}
-          </>
-        )}
-      </Box>
-    </>
+    <Page head={bench ? `order ${bench.order_id} · ${bench.pump} · at the bench` : ""} kind="card">
+      {live.missing && <p>{live.missing}</p>}
+      {live.problem && <ProblemAlert>{live.problem}</ProblemAlert>}
+      {bench && (
+        <>
+          {bench.cautions.map((text) => <Caution key={text}>{text}</Caution>)}
+          {bench.sections.filter((one) => !one.afterwards).map((one) => <Lines key={one.title} section={one} live={live} />)}
+          {bench.stacks.length > 0 && <Heading>Which way round</Heading>}
+          {bench.stacks.map((one) => <StackPlan key={one.id} stack={one} />)}
+          {bench.refit && (
+            <>
+              <Heading>Before the manifold goes on</Heading>
+              <p style={{ margin: "4px 0", fontWeight: 700 }}>{bench.refit.text}</p>
+              <CrankDrawing refit={bench.refit} />
+            </>
+          )}
+          {bench.tightening.length > 0 && <Heading>Tighten</Heading>}
+          {bench.tightening.map((one) => <Fastener key={one.id} one={one} live={live} />)}
+          {bench.sections.filter((one) => one.afterwards).map((one) => <Lines key={one.title} section={one} live={live} />)}
+        </>
+      )}
+    </Page>
   );
 }
 

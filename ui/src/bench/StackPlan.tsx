@@ -6,7 +6,7 @@ import { FateSwatch, SectionDrawing } from "../drawing/SectionDrawing";
 export function StackPlan({ stack }: { stack: Stack }) {
   return (
     <Box component="section" aria-label={stack.name} sx={{ mb: 2 }}>
-      <p style={{ margin: "8px 0 2px" }}><strong>{stack.name}</strong>: {[stack.positions.join(", "), stack.colour, stack.spring].filter(Boolean).join("; ")}</p>
+      <p><strong>{stack.name}</strong>: {[stack.positions.join(", "), stack.colour, stack.spring].filter(Boolean).join("; ")}</p>
       <Box sx={{ fontSize: 16 }}>left: {stack.from} · right: {stack.towards}</Box>
       {stack.drawing && <SectionDrawing section={stack.drawing} layers={stack.layers} picked={null} />}
       <ol style={{ margin: 0, paddingLeft: 30 }}>

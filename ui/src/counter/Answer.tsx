@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import type { ReactNode } from "react";
-import { ink, petrol } from "../shell/theme";
+import { ink, petrol, rule } from "../shell/theme";
 
 interface Props {
   number: number;
@@ -16,7 +16,7 @@ interface Props {
 /** One answer of the stack. A filled number is settled, an open one is not. */
 export function Answer({ number, name, summary, settled, open, onOpen, children }: Props) {
   return (
-    <Box component="section" aria-label={name} sx={{ bgcolor: "background.paper", mb: 0.75, borderLeft: `6px solid ${open ? petrol : "#cfc7b6"}`, borderRadius: 1 }}>
+    <Box component="section" aria-label={name} sx={{ bgcolor: "background.paper", mb: 0.75, borderLeft: `6px solid ${open ? petrol : rule}`, borderRadius: 1 }}>
       <h2 style={{ margin: 0 }}>
         <ButtonBase onClick={onOpen} aria-expanded={open} sx={{ width: "100%", justifyContent: "flex-start", gap: 1.5, px: 1.5, py: 0.9, font: "inherit", fontSize: 17, color: ink, textAlign: "left" }}>
           <Box component="span" aria-label={settled ? `${number}, settled` : `${number}, open`} role="img"

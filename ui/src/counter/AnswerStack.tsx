@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { percent, price } from "../shell/format";
 import type { LiveTicket } from "../ticket/useTicket";
@@ -26,6 +27,7 @@ interface Props {
 export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Props) {
   const { plan } = view;
   const later = "first the pump and the work";
+  const areas = useVocabulary().data?.work_areas ?? [];
   const bodies: Record<AnswerName, () => ReactNode> = {
     "Pump": () => <PumpAnswer ticket={ticket} view={view} onReply={onReply} />,
     "Work": () => <WorkAnswer ticket={ticket} view={view} onAgree={() => onOpen("Parts")} />,
@@ -36,7 +38,7 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Pro
   };
   const summaries: Record<AnswerName, string> = {
     "Pump": pumpSummary(view),
-    "Work": workSummary(view),
+    "Work": workSummary(view, areas),
     "Parts": plan ? `${plan.plans[0]!.lines.length} ${plan.plans[0]!.lines.length === 1 ? "line" : "lines"}, ${price(plan.plans[0]!.price_cents)}, ${plan.plans[0]!.name}` : later,
     "Tools": plan ? `${plan.tools.length} tools, ${plan.tools.filter((tool) => tool.kind === "made").length} made for this pump${plan.tools.some((tool) => tool.has) ? `, the customer has ${plan.tools.filter((tool) => tool.has).length}` : ""}` : later,
     "Tightening": plan ? plan.tightening.map((one) => `${one.name} ${one.asked?.text ?? one.text}`).join(" · ") : later,
@@ -60,10 +62,10 @@ function pumpSummary({ found, pump }: TicketView): string {
   return `${pump.maker} ${pump.id}${others > 0 ? ` or ${others} more with the same order` : ""}, ${percent(pump.sure)} sure`;
 }
 
-function workSummary({ ticket }: TicketView): string {
+function workSummary({ ticket }: TicketView, areas: { id: string; name: string }[]): string {
   const complaints = ticket.complaints.length > 0 ? ` · complaint: ${ticket.complaints.join(", ")}` : "";
   if (ticket.scope.length === 0) return `nothing agreed yet${complaints}`;
   const pumps = ticket.pumps > 1 ? ` on ${ticket.pumps} pumps` : "";
-  const scope = ticket.scope.map((id) => [id.replaceAll("_", " "), ...(ticket.positions[id] ? [`(${ticket.positions[id].join(", ")})`] : [])].join(" "));
+  const scope = ticket.scope.map((id) => [areas.find((area) => area.id === id)?.name ?? id, ...(ticket.positions[id] ? [`(${ticket.positions[id].join(", ")})`] : [])].join(" "));
   return `${scope.join(", ")}${pumps}${ticket.agreed ? "" : " (asked for)"}${complaints}`;
 }

@@ -1,7 +1,7 @@
-import Box from "@mui/material/Box";
 import { useCallback } from "react";
 import { useParams } from "react-router";
-import { TopBar } from "../shell/TopBar";
+import { Page } from "../shell/Page";
+import { ProblemAlert } from "../shell/ProblemAlert";
 import { useStored } from "../ticket/useStored";
 import { useTicket } from "../ticket/useTicket";
 import { Counter } from "./Counter";
@@ -15,12 +15,9 @@ export function CounterPage() {
   const ticket = useTicket(id === undefined ? null : Number(id), who, numbered);
 
   return (
-    <>
-      <TopBar>{ticket.view && <TicketHeader ticket={ticket} view={ticket.view} who={who} onWho={setWho} />}</TopBar>
-      <Box component="main" sx={{ maxWidth: 1400, mx: "auto", px: 2.5, py: 1.5 }}>
-        {ticket.missing && <p role="alert">{ticket.missing}</p>}
-        {ticket.view && <Counter ticket={ticket} view={ticket.view} />}
-      </Box>
-    </>
+    <Page head={ticket.view && <TicketHeader ticket={ticket} view={ticket.view} who={who} onWho={setWho} />}>
+      {ticket.missing && <ProblemAlert>{ticket.missing}</ProblemAlert>}
+      {ticket.view && <Counter ticket={ticket} view={ticket.view} />}
+    </Page>
   );
 }

@@ -54,7 +54,7 @@ export function TicketHeader({ ticket, view, who, onWho }: Props) {
           onChange={(event: React.ChangeEvent<HTMLInputElement>) => onWho(event.target.value)}
           sx={{ width: 92, font: "inherit", color: paper, bgcolor: "transparent", border: 0, borderBottom: `1px solid ${paper}` }} />
       </Box>}
-      <ProblemNote ticket={ticket} where="header" light />
+      <ProblemNote ticket={ticket} where="header" />
     </>
   );
 }

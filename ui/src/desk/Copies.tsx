@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, told } from "../api/client";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 const GIGABYTE = 1024 ** 3;
 const HOUR_S = 3600;
@@ -20,7 +21,7 @@ export function Copies() {
   const copy = useMutation({ mutationFn: () => told(api.POST("/api/backup", { body: {} })), onSuccess: () => void cache.invalidateQueries({ queryKey: ["health"] }) });
   return (
     <Box sx={{ display: "grid", gap: 1, justifyItems: "start", fontSize: 17 }}>
-      {error && <p role="alert">{error.message}</p>}
+      {error && <ProblemAlert>{error.message}</ProblemAlert>}
       {data && (
         <>
           <Box sx={{ fontWeight: 700 }}>{data.problem ?? "All is well: the database can be read and written."}</Box>
@@ -30,7 +31,7 @@ export function Copies() {
       )}
       <Button variant="outlined" disabled={copy.isPending} onClick={() => copy.mutate()}>Make a copy now</Button>
       {copy.data && <span role="status">{copy.data.file} is written and proven. A copy is put back with bin/gimlet restore, when Gimlet is stopped.</span>}
-      {copy.error && <Box role="alert" sx={{ fontWeight: 700 }}>▸ {copy.error.message}</Box>}
+      {copy.error && <ProblemAlert>{copy.error.message}</ProblemAlert>}
     </Box>
   );
 }

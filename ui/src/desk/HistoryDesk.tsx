@@ -7,6 +7,7 @@ import { api, told } from "../api/client";
 import { clock } from "../shell/format";
 import { Pager } from "../shell/Pager";
 import { Table } from "../shell/Table";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 /** One day of it, the latest first; nothing here can be altered. */
 export function HistoryDesk() {
@@ -25,7 +26,7 @@ export function HistoryDesk() {
         <TextField size="small" label="find in it" value={words} onChange={(event) => { setWords(event.target.value); setPage(1); }} slotProps={{ htmlInput: { maxLength: 200 } }} />
         <Link href="/api/history.csv" download>all of it as a table (CSV)</Link>
       </Box>
-      {error && <p role="alert">{error.message}</p>}
+      {error && <ProblemAlert>{error.message}</ProblemAlert>}
       {data && (
         <>
           <Table name="History" headings={["at", "who", "what", "where", "in its words"]} rows={data.entries.map((one) => [clock(one.at), one.who, one.what, one.place, one.detail])} />

@@ -9,6 +9,7 @@ import { useVocabulary } from "../api/queries";
 import type { components } from "../api/schema";
 import { clock } from "../shell/format";
 import { Table } from "../shell/Table";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 type Member = components["schemas"]["StaffMember"];
 type Role = Member["role"];
@@ -51,7 +52,7 @@ export function People() {
   const state = (one: Member) => (one.kind === SCRIPT ? "a script’s token" : one.locked_until && new Date(one.locked_until) > new Date() ? `locked until ${clock(one.locked_until)}` : "");
   return (
     <>
-      {error && <p role="alert">{error.message}</p>}
+      {error && <ProblemAlert>{error.message}</ProblemAlert>}
       {data && (
         <Table
           name="People"
@@ -59,7 +60,7 @@ export function People() {
           rows={data.staff.map((one) => [one.name, one.role, state(one), <Button key="leave" size="small" variant={going === one.name ? "contained" : "text"} onClick={() => letGo(one.name)}>{going === one.name ? "press again: " : ""}{one.kind === SCRIPT ? `end the token of ${one.name}` : `${one.name} leaves`}</Button>])}
         />
       )}
-      {leave.error && <Box role="alert" sx={{ fontWeight: 700, my: 1 }}>▸ {leave.error.message}</Box>}
+      {leave.error && <ProblemAlert>{leave.error.message}</ProblemAlert>}
       <Box component="form" onSubmit={send} aria-label="Someone new" sx={{ display: "flex", gap: 1.5, mt: 2, flexWrap: "wrap", alignItems: "center" }}>
         <NativeSelect value={kind} onChange={(event) => setKind(event.target.value)} inputProps={{ "aria-label": "A person or a script" }}>
           <option value="person">a person</option>
@@ -72,7 +73,7 @@ export function People() {
         {kind === "person" && <TextField size="small" type="password" label="PIN or password" value={secret} onChange={(event) => setSecret(event.target.value)} slotProps={{ htmlInput: { maxLength: 72, autoComplete: "new-password" } }} />}
         <Button type="submit" variant="contained" disabled={put.isPending || name.trim() === ""}>{kind === "person" ? "Let them sign in" : "Make a token"}</Button>
       </Box>
-      {put.error && <Box role="alert" sx={{ fontWeight: 700, my: 1 }}>▸ {put.error.message}</Box>}
+      {put.error && <ProblemAlert>{put.error.message}</ProblemAlert>}
       {put.data && <Box role="status" sx={{ my: 1, overflowWrap: "anywhere" }}>Keep this token, it is not shown again: <code>{put.data}</code></Box>}
     </>
   );

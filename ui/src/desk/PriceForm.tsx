@@ -5,6 +5,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 type NewPrice = components["schemas"]["NewPrice"];
 
@@ -33,7 +34,7 @@ export function PriceForm() {
         <TextField key={field} size="small" label={LABELS[field]} value={typed[field]} onChange={(event) => setTyped({ ...typed, [field]: event.target.value })} sx={{ width }} slotProps={{ htmlInput: { maxLength: field === "number" ? 40 : 30 } }} />
       ))}
       <Button type="submit" variant="outlined" disabled={put.isPending || typed.number === ""}>Change the price</Button>
-      {put.error && <Box role="alert" sx={{ flexBasis: "100%", fontWeight: 700 }}>▸ {put.error.message}</Box>}
+      {put.error && <ProblemAlert>{put.error.message}</ProblemAlert>}
       {put.data && !put.isPending && <Box role="status" sx={{ flexBasis: "100%" }}>{put.data.number} is changed.</Box>}
     </Box>
   );

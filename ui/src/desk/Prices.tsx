@@ -8,6 +8,7 @@ import { Table } from "../shell/Table";
 import { price } from "../shell/format";
 import { PriceForm } from "./PriceForm";
 import { PriceListFile } from "./PriceListFile";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 /** What each number costs and how many lie here: found, changed one by one, or by a list. */
 export function Prices() {
@@ -29,7 +30,7 @@ export function Prices() {
         <TextField size="small" label="find a number" value={words} onChange={(event) => look(event.target.value)} slotProps={{ htmlInput: { maxLength: 40 } }} />
         <PriceForm />
       </Box>
-      {error && <p role="alert">{error.message}</p>}
+      {error && <ProblemAlert>{error.message}</ProblemAlert>}
       {data && (
         <>
           <Table name="Prices" headings={["number", "price", "here", "pack"]} right={[1, 2, 3]} rows={data.prices.map((row) => [row.number, price(row.price_cents), row.on_hand, row.pack])} />

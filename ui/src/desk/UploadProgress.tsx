@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import type { LiveUpload } from "./useUpload";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 const WORDS = { waiting: "Waiting for its turn", reading: "Reading", taking: "Taking what was agreed" } as Record<string, string>;
 
@@ -18,7 +19,7 @@ export function UploadProgress({ live }: { live: LiveUpload }) {
           {upload && upload.state !== "taking" && <Button size="small" onClick={live.giveUp} sx={{ justifySelf: "start" }}>Give it up</Button>}
         </Box>
       )}
-      {problem && !busy && <Box role="alert" sx={{ fontWeight: 700, my: 1, whiteSpace: "pre-line" }}>▸ {problem}</Box>}
+      {problem && !busy && <ProblemAlert>{problem}</ProblemAlert>}
     </>
   );
 }

@@ -1,5 +1,5 @@
 import type { Refit } from "../api/types";
-import { ink } from "../shell/theme";
+import { ink, surface } from "../shell/theme";
 
 const WIDTH = 420;
 const BAR = 26;
@@ -19,7 +19,7 @@ export function CrankDrawing({ refit }: { refit: Refit }) {
         const out = 14 + (one.out_mm / refit.stroke_mm) * REACH;
         return (
           <g key={one.cylinder}>
-            <rect x={LEFT - 8} y={y} width={out} height={BAR} fill={one.first ? ink : "#fffdf8"} stroke={ink} strokeWidth={1.5} />
+            <rect x={LEFT - 8} y={y} width={out} height={BAR} fill={one.first ? ink : surface} stroke={ink} strokeWidth={1.5} />
             <text x={LEFT + out} y={y + BAR - 8} fontSize={15} fill={ink} fontWeight={one.first ? 700 : 400}>
               {one.cylinder}: {one.out_mm} mm out{one.first ? ", enters first" : ""}
             </text>

@@ -1,5 +1,5 @@
 import type { Tightening } from "../api/types";
-import { ink, petrol } from "../shell/theme";
+import { faint, ink, petrol, surface } from "../shell/theme";
 
 interface Props {
   face: NonNullable<Tightening["face"]>;
@@ -22,14 +22,14 @@ export function FaceDrawing({ face, points, width = 320, done, inHand }: Props) 
   return (
     <figure style={{ margin: 0, width }}>
       <svg viewBox={`-3 -3 ${face.width_mm + 6} ${face.height_mm + 6}`} width={width} style={{ maxWidth: "100%" }} role="img" aria-label={`${face.name}: tighten in the order ${order}`}>
-        <rect width={face.width_mm} height={face.height_mm} rx="4" fill="#e9e2d2" stroke={ink} strokeWidth="1" />
+        <rect width={face.width_mm} height={face.height_mm} rx="4" fill={faint} stroke={ink} strokeWidth="1" />
         {face.features.map((one, index) => (
-          <circle key={index} cx={one.x_mm} cy={up(one.y_mm)} r={one.diameter_mm / 2} fill="#fffdf8" stroke={ink} strokeWidth="0.6" />
+          <circle key={index} cx={one.x_mm} cy={up(one.y_mm)} r={one.diameter_mm / 2} fill={surface} stroke={ink} strokeWidth="0.6" />
         ))}
         {points.map((point, index) => (
           <g key={index}>
             {inHand === index && <circle cx={point.x_mm} cy={up(point.y_mm)} r={radius * 1.6} fill="none" stroke={ink} strokeWidth={radius * 0.3} />}
-            <circle cx={point.x_mm} cy={up(point.y_mm)} r={radius} fill={filled(index) ? petrol : "#fffdf8"} stroke={petrol} strokeWidth={radius * 0.15} />
+            <circle cx={point.x_mm} cy={up(point.y_mm)} r={radius} fill={filled(index) ? petrol : surface} stroke={petrol} strokeWidth={radius * 0.15} />
             <text x={point.x_mm} y={up(point.y_mm) + radius * 0.48} fontSize={radius * 1.35} fontWeight="700" textAnchor="middle" fill={filled(index) ? "white" : ink}>
               {point.order ?? point.label}
             </text>

@@ -1,5 +1,5 @@
 import type { components } from "../api/schema";
-import { ink, petrol } from "../shell/theme";
+import { ink, petrol, rule, surface } from "../shell/theme";
 
 type Slice = components["schemas"]["RingDrawing"];
 
@@ -18,10 +18,10 @@ export function RingInGroove({ slice, name }: { slice: Slice; name: string }) {
   const flip = slice.seat === "housing" ? `matrix(1 0 0 -1 0 ${top + bottom})` : undefined;
   const free = (slice.free_mm * scale) / 2;
   return (
-    <svg width="100%" viewBox={`0 0 ${WIDTH} ${bottom + 46}`} role="img" aria-label={`${name} in its groove: ${round(slice.width_mm)} mm wide, ${round(slice.depth_mm)} mm deep, the ring ${round(slice.free_mm)} mm free`} style={{ maxWidth: 460, background: "#fffdf8" }}>
+    <svg width="100%" viewBox={`0 0 ${WIDTH} ${bottom + 46}`} role="img" aria-label={`${name} in its groove: ${round(slice.width_mm)} mm wide, ${round(slice.depth_mm)} mm deep, the ring ${round(slice.free_mm)} mm free`} style={{ maxWidth: 460, background: surface }}>
       <g transform={flip}>
-        <rect x={0} y={8} width={WIDTH} height={top - 8} fill="#d8d2c3" stroke={ink} />
-        <path d={`M0 ${top + gap}H${left}V${bottom}H${left + width}V${top + gap}H${WIDTH}V${bottom + 26}H0Z`} fill="#d8d2c3" stroke={ink} />
+        <rect x={0} y={8} width={WIDTH} height={top - 8} fill={rule} stroke={ink} />
+        <path d={`M0 ${top + gap}H${left}V${bottom}H${left + width}V${top + gap}H${WIDTH}V${bottom + 26}H0Z`} fill={rule} stroke={ink} />
         <circle cx={WIDTH / 2} cy={middle} r={free} fill="none" stroke={ink} strokeDasharray="4 4" />
         <rect x={WIDTH / 2 - (slice.ring_width_mm * scale) / 2} y={top + gap} width={slice.ring_width_mm * scale} height={depth} rx={depth / 2} fill={petrol} fillOpacity={0.85} stroke={ink} strokeWidth={1.5} />
       </g>

@@ -1,6 +1,6 @@
 import { useId } from "react";
 import type { Section, StackLayer } from "../api/types";
-import { ink } from "../shell/theme";
+import { ink, surface } from "../shell/theme";
 
 const WIDTH = 640;
 const HEIGHT = 260;
@@ -81,7 +81,7 @@ function filling(fate: string | null, id: string): string {
     case "turn": return `url(#${id}lines)`;
     case "rework":
     case "clean": return `url(#${id}dots)`;
-    case "keep": return "#fffdf8";
+    case "keep": return surface;
     default: return "none";
   }
 }
@@ -90,13 +90,13 @@ function Fillings({ id }: { id: string }) {
   return (
     <defs>
       <pattern id={`${id}hatch`} width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <rect width={5} height={5} fill="#fffdf8" /><line x1={0} x2={0} y1={0} y2={5} stroke={ink} strokeWidth={2} />
+        <rect width={5} height={5} fill={surface} /><line x1={0} x2={0} y1={0} y2={5} stroke={ink} strokeWidth={2} />
       </pattern>
       <pattern id={`${id}lines`} width={4} height={4} patternUnits="userSpaceOnUse">
-        <rect width={4} height={4} fill="#fffdf8" /><line x1={0} x2={4} y1={1} y2={1} stroke={ink} strokeWidth={1.2} />
+        <rect width={4} height={4} fill={surface} /><line x1={0} x2={4} y1={1} y2={1} stroke={ink} strokeWidth={1.2} />
       </pattern>
       <pattern id={`${id}dots`} width={5} height={5} patternUnits="userSpaceOnUse">
-        <rect width={5} height={5} fill="#fffdf8" /><circle cx={2} cy={2} r={1.3} fill={ink} />
+        <rect width={5} height={5} fill={surface} /><circle cx={2} cy={2} r={1.3} fill={ink} />
       </pattern>
     </defs>
   );

@@ -10,6 +10,8 @@ import { FlowSums } from "./FlowSums";
 import { KeepOnTicket } from "./KeepOnTicket";
 import { useMeasured } from "./useMeasured";
 import { Verdict } from "./Verdict";
+import { ProblemAlert } from "../shell/ProblemAlert";
+import { TwoColumns } from "../shell/TwoColumns";
 
 type Request = components["schemas"]["MeasureFlow"];
 
@@ -26,31 +28,32 @@ export function FlowBench({ ticket, start }: { ticket: number | null; start: Rec
   const empty = !request.bucket && Object.keys(request.figures ?? {}).length === 0 && !request.pump;
   const { data, error } = useMeasured("flow", request, empty, (body) => told(api.POST("/api/measure/flow", { body })));
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "340px minmax(0, 1fr)", gap: 3 }}>
-      <Box component="form" aria-label="What is known" onSubmit={(event) => event.preventDefault()} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignContent: "start" }}>
-        <h2 style={{ fontSize: 16, margin: 0, flexBasis: "100%" }}>A bucket and a watch</h2>
-        <Fields fields={BUCKET} typed={typed} onType={type} first />
-        <h2 style={{ fontSize: 16, margin: "4px 0 0", flexBasis: "100%" }}>The pump, or any figures</h2>
-        <Fields fields={KNOWN} typed={typed} onType={type} />
-        <Fields fields={FIGURES} typed={typed} onType={type} />
-        <NativeSelect value={typed.system ?? "metric"} onChange={(event) => type("system", event.target.value)} inputProps={{ "aria-label": "Answer in" }}>
-          <option value="metric">answer in bar, L/min</option>
-          <option value="us">answer in psi, US gpm</option>
-        </NativeSelect>
-      </Box>
-      <Box sx={{ minWidth: 0 }}>
-        {empty && <p>Litres and seconds with the gun open, and the pump: that tells a worn nozzle from a worn pump. Or type any figures; the rest is worked out.</p>}
-        {error && <Box role="alert" sx={{ fontWeight: 700, mb: 1 }}>▸ {error.message}</Box>}
-        {data && (
-          <>
-            <Verdict aside={data.suspects.length > 1 ? data.suspects.slice(0, 4).map((one) => `${one.name} ${percent(one.probability)}`).join(" · ") : undefined}>{data.verdict}</Verdict>
-            {data.curves && <FlowCurves curves={data.curves} />}
-            <KeepOnTicket ticket={ticket} what="flow" request={request} />
-            <FlowSums data={data} />
-          </>
-        )}
-      </Box>
-    </Box>
+    <TwoColumns
+      left={
+        <Box component="form" aria-label="What is known" onSubmit={(event) => event.preventDefault()} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignContent: "start" }}>
+          <h2 style={{ fontSize: 16, margin: 0, flexBasis: "100%" }}>A bucket and a watch</h2>
+          <Fields fields={BUCKET} typed={typed} onType={type} first />
+          <h2 style={{ fontSize: 16, margin: "4px 0 0", flexBasis: "100%" }}>The pump, or any figures</h2>
+          <Fields fields={KNOWN} typed={typed} onType={type} />
+          <Fields fields={FIGURES} typed={typed} onType={type} />
+          <NativeSelect value={typed.system ?? "metric"} onChange={(event) => type("system", event.target.value)} inputProps={{ "aria-label": "Answer in" }}>
+            <option value="metric">answer in bar, L/min</option>
+            <option value="us">answer in psi, US gpm</option>
+          </NativeSelect>
+        </Box>
+      }
+    >
+      {empty && <p>Litres and seconds with the gun open, and the pump: that tells a worn nozzle from a worn pump. Or type any figures; the rest is worked out.</p>}
+      {error && <ProblemAlert>{error.message}</ProblemAlert>}
+      {data && (
+        <>
+          <Verdict aside={data.suspects.length > 1 ? data.suspects.slice(0, 4).map((one) => `${one.name} ${percent(one.probability)}`).join(" · ") : undefined}>{data.verdict}</Verdict>
+          {data.curves && <FlowCurves curves={data.curves} />}
+          <KeepOnTicket ticket={ticket} what="flow" request={request} />
+          <FlowSums data={data} />
+        </>
+      )}
+    </TwoColumns>
   );
 }
 

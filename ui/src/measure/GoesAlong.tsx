@@ -2,6 +2,7 @@ import Button from "@mui/material/Button";
 import { useMutation } from "@tanstack/react-query";
 import { api, told } from "../api/client";
 import { freshKey } from "../ticket/key";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 interface Props {
   ticket: number | null;
@@ -19,7 +20,7 @@ export function GoesAlong({ ticket, number, why }: Props) {
   return (
     <>
       <Button size="small" disabled={put.isPending} onClick={() => put.mutate(ticket)} aria-label={`${number} goes along with ticket ${ticket}`}>goes along</Button>
-      {put.error && <strong role="alert"> ▸ {put.error.message}</strong>}
+      {put.error && <ProblemAlert>{put.error.message}</ProblemAlert>}
     </>
   );
 }

@@ -5,6 +5,7 @@ import { useNavigate } from "react-router";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
 import { freshKey } from "../ticket/key";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 type Measure = components["schemas"]["MeasuredEntry"]["measure"];
 
@@ -25,7 +26,7 @@ export function KeepOnTicket({ ticket, what, request }: Props) {
   return (
     <Box sx={{ my: 1 }}>
       <Button variant="contained" disabled={keep.isPending} onClick={() => keep.mutate(ticket)}>Keep this on ticket {ticket}</Button>
-      {keep.error && <Box role="alert" sx={{ fontWeight: 700 }}>▸ {keep.error.message}</Box>}
+      {keep.error && <ProblemAlert>{keep.error.message}</ProblemAlert>}
     </Box>
   );
 }

@@ -7,6 +7,8 @@ import { useVocabulary } from "../api/queries";
 import type { components } from "../api/schema";
 import { useMeasured } from "./useMeasured";
 import { Verdict } from "./Verdict";
+import { ProblemAlert } from "../shell/ProblemAlert";
+import { TwoColumns } from "../shell/TwoColumns";
 
 type Request = components["schemas"]["AskMaterial"];
 
@@ -26,20 +28,21 @@ export function MaterialBench() {
   };
   const { data, error } = useMeasured("materials", request, Object.keys(request).length < 2, (body) => told(api.POST("/api/measure/materials", { body })));
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "340px minmax(0, 1fr)", gap: 3 }}>
-      <Box component="form" aria-label="What goes together" onSubmit={(event) => event.preventDefault()} sx={{ display: "grid", gap: 1.5, alignContent: "start" }}>
-        <Choose name="Material" value={material} values={known?.materials ?? []} onChange={setMaterial} />
-        <Choose name="Medium" value={medium} values={known?.media ?? []} empty="medium: not said" onChange={setMedium} />
-        <TextField size="small" label="temperature, °C" value={degrees} onChange={(event) => setDegrees(event.target.value)} sx={{ bgcolor: "background.paper" }} slotProps={{ htmlInput: { maxLength: 8 } }} />
-        <Choose name="Set in with" value={lubricant} values={(known?.lubricants ?? []).map((name) => ({ id: name, name }))} empty="set in with: not said" onChange={setLubricant} />
-      </Box>
-      <Box>
-        {error && <Box role="alert" sx={{ fontWeight: 700 }}>▸ {error.message}</Box>}
-        {data?.verdict && <Verdict aside={`${data.material}, ${data.name}`}>{data.verdict}</Verdict>}
-        {data && <ul>{data.answers.map((one) => <li key={one.subject}>{one.says}</li>)}</ul>}
-        <p>From the compatibility tables of O-ring handbooks, from memory: the maker’s own table comes first.</p>
-      </Box>
-    </Box>
+    <TwoColumns
+      left={
+        <Box component="form" aria-label="What goes together" onSubmit={(event) => event.preventDefault()} sx={{ display: "grid", gap: 1.5, alignContent: "start" }}>
+          <Choose name="Material" value={material} values={known?.materials ?? []} onChange={setMaterial} />
+          <Choose name="Medium" value={medium} values={known?.media ?? []} empty="medium: not said" onChange={setMedium} />
+          <TextField size="small" label="temperature, °C" value={degrees} onChange={(event) => setDegrees(event.target.value)} sx={{ bgcolor: "background.paper" }} slotProps={{ htmlInput: { maxLength: 8 } }} />
+          <Choose name="Set in with" value={lubricant} values={(known?.lubricants ?? []).map((name) => ({ id: name, name }))} empty="set in with: not said" onChange={setLubricant} />
+        </Box>
+      }
+    >
+      {error && <ProblemAlert>{error.message}</ProblemAlert>}
+      {data?.verdict && <Verdict aside={`${data.material}, ${data.name}`}>{data.verdict}</Verdict>}
+      {data && <ul>{data.answers.map((one) => <li key={one.subject}>{one.says}</li>)}</ul>}
+      <p>From the compatibility tables of O-ring handbooks, from memory: the maker’s own table comes first.</p>
+    </TwoColumns>
   );
 }
 

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
-import { NavLink, useParams, useSearchParams } from "react-router";
-import { paper, petrol } from "../shell/theme";
-import { TopBar } from "../shell/TopBar";
+import { useParams, useSearchParams } from "react-router";
+import { Page } from "../shell/Page";
+import { PlaceLink } from "../shell/PlaceLink";
 import { FlowBench } from "./FlowBench";
 import { MaterialBench } from "./MaterialBench";
 import { SealBench } from "./SealBench";
@@ -17,22 +17,15 @@ export function MeasurePage() {
   const [search] = useSearchParams();
   const ticket = search.get("ticket");
   const rest = search.toString() ? `?${search.toString()}` : "";
-  if (!isBench(what)) return <TopBar />;
+  if (!isBench(what)) return <Page>There is no such bench.</Page>;
   const Show = BENCHES[what].show;
   return (
-    <>
-      <TopBar />
-      <Box component="main" sx={{ maxWidth: 1400, mx: "auto", px: 2.5, py: 1.5 }}>
-        <Box component="nav" aria-label="Benches" sx={{ display: "flex", gap: 1, alignItems: "center", mb: 1.5 }}>
-          {Object.entries(BENCHES).map(([id, one]) => (
-            <NavLink key={id} to={`/measure/${id}${rest}`} style={({ isActive }) => ({ padding: "6px 12px", borderRadius: 4, textDecoration: "none", fontWeight: 700, color: isActive ? paper : petrol, background: isActive ? petrol : "transparent" })}>
-              {one.name}
-            </NavLink>
-          ))}
-          {ticket && <span>for ticket {ticket}</span>}
-        </Box>
-        <Show key={what} ticket={ticket === null ? null : Number(ticket)} start={Object.fromEntries(search)} />
+    <Page>
+      <Box component="nav" aria-label="Benches" sx={{ display: "flex", gap: 1, alignItems: "center", mb: 1.5 }}>
+        {Object.entries(BENCHES).map(([id, bench]) => <PlaceLink key={id} to={`/measure/${id}${rest}`}>{bench.name}</PlaceLink>)}
+        {ticket && <span>for ticket {ticket}</span>}
       </Box>
-    </>
+      <Show key={what} ticket={ticket === null ? null : Number(ticket)} start={Object.fromEntries(search)} />
+    </Page>
   );
 }

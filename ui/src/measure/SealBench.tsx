@@ -11,6 +11,8 @@ import { KeepOnTicket } from "./KeepOnTicket";
 import { SealFound } from "./SealFound";
 import { useMeasured } from "./useMeasured";
 import { Verdict } from "./Verdict";
+import { ProblemAlert } from "../shell/ProblemAlert";
+import { TwoColumns } from "../shell/TwoColumns";
 
 type Request = components["schemas"]["MeasureSeal"];
 
@@ -28,46 +30,47 @@ export function SealBench({ ticket, start }: { ticket: number | null; start: Rec
   const found = data ? [...data.on_file, ...data.standard] : [];
   const best = found.find((one) => one.label === data?.verdict.name);
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "340px minmax(0, 1fr)", gap: 3 }}>
-      <Box component="form" aria-label="What was measured" onSubmit={(event) => event.preventDefault()} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignContent: "start", alignItems: "center" }}>
-        <NativeSelect value={typed.kind ?? "ring"} onChange={(event) => type("kind", event.target.value)} inputProps={{ "aria-label": "What it is" }} sx={{ width: 150 }}>
-          <option value="ring">an O-ring</option>
-          <option value="lip">a lip or U-seal</option>
-        </NativeSelect>
-        <NativeSelect value={typed.tool ?? "caliper"} onChange={(event) => type("tool", event.target.value)} inputProps={{ "aria-label": "Measured with" }} sx={{ width: 150 }}>
-          <option value="caliper">by caliper</option>
-          <option value="rule">by rule</option>
-          <option value="tape">by tape</option>
-        </NativeSelect>
-        <Fields fields={typed.kind === "lip" ? LIP : RING} typed={typed} onType={type} first />
-        <FormControlLabel control={<Checkbox checked={typed.old === "yes"} onChange={(event) => type("old", event.target.checked ? "yes" : "")} />} label="it has been in use" sx={{ flexBasis: "100%" }} />
-        {typed.kind !== "lip" && (
-          <>
-            <h2 style={{ fontSize: 16, margin: "4px 0 0", flexBasis: "100%" }}>The groove, if it can be measured</h2>
-            <Fields fields={GLAND} typed={typed} onType={type} />
-            <NativeSelect value={typed.seat ?? "piston"} onChange={(event) => type("seat", event.target.value)} inputProps={{ "aria-label": "Cut in" }} sx={{ width: 150 }}>
-              <option value="piston">cut in the piston</option>
-              <option value="housing">cut in the housing</option>
-            </NativeSelect>
-            <FormControlLabel control={<Checkbox checked={typed.moving === "yes"} onChange={(event) => type("moving", event.target.checked ? "yes" : "")} />} label="it moves" />
-          </>
-        )}
-      </Box>
-      <Box sx={{ minWidth: 0 }}>
-        {empty && <p>Two sizes of a ring say the third. A dash number, or the groove alone, will do as well. Every field takes mm, inches and fractions.</p>}
-        {error && <Box role="alert" sx={{ fontWeight: 700, mb: 1 }}>▸ {error.message}</Box>}
-        {data && (
-          <>
-            <Verdict aside={data.told}>{data.verdict.name ? `${data.verdict.name}. ` : ""}{data.verdict.words}</Verdict>
-            {best?.drawing && <RingInGroove slice={best.drawing} name={best.label} />}
-            {best?.backup_why && <p style={{ margin: "6px 0" }}>{best.backup_why}</p>}
-            <KeepOnTicket ticket={ticket} what="seal" request={request} />
-            <SealFound name="What the catalogue has" found={data.on_file} ticket={ticket} />
-            <SealFound name="Standard sizes" found={data.standard} />
-          </>
-        )}
-      </Box>
-    </Box>
+    <TwoColumns
+      left={
+        <Box component="form" aria-label="What was measured" onSubmit={(event) => event.preventDefault()} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignContent: "start", alignItems: "center" }}>
+          <NativeSelect value={typed.kind ?? "ring"} onChange={(event) => type("kind", event.target.value)} inputProps={{ "aria-label": "What it is" }} sx={{ width: 150 }}>
+            <option value="ring">an O-ring</option>
+            <option value="lip">a lip or U-seal</option>
+          </NativeSelect>
+          <NativeSelect value={typed.tool ?? "caliper"} onChange={(event) => type("tool", event.target.value)} inputProps={{ "aria-label": "Measured with" }} sx={{ width: 150 }}>
+            <option value="caliper">by caliper</option>
+            <option value="rule">by rule</option>
+            <option value="tape">by tape</option>
+          </NativeSelect>
+          <Fields fields={typed.kind === "lip" ? LIP : RING} typed={typed} onType={type} first />
+          <FormControlLabel control={<Checkbox checked={typed.old === "yes"} onChange={(event) => type("old", event.target.checked ? "yes" : "")} />} label="it has been in use" sx={{ flexBasis: "100%" }} />
+          {typed.kind !== "lip" && (
+            <>
+              <h2 style={{ fontSize: 16, margin: "4px 0 0", flexBasis: "100%" }}>The groove, if it can be measured</h2>
+              <Fields fields={GLAND} typed={typed} onType={type} />
+              <NativeSelect value={typed.seat ?? "piston"} onChange={(event) => type("seat", event.target.value)} inputProps={{ "aria-label": "Cut in" }} sx={{ width: 150 }}>
+                <option value="piston">cut in the piston</option>
+                <option value="housing">cut in the housing</option>
+              </NativeSelect>
+              <FormControlLabel control={<Checkbox checked={typed.moving === "yes"} onChange={(event) => type("moving", event.target.checked ? "yes" : "")} />} label="it moves" />
+            </>
+          )}
+        </Box>
+      }
+    >
+      {empty && <p>Two sizes of a ring say the third. A dash number, or the groove alone, will do as well. Every field takes mm, inches and fractions.</p>}
+      {error && <ProblemAlert>{error.message}</ProblemAlert>}
+      {data && (
+        <>
+          <Verdict aside={data.told}>{data.verdict.name ? `${data.verdict.name}. ` : ""}{data.verdict.words}</Verdict>
+          {best?.drawing && <RingInGroove slice={best.drawing} name={best.label} />}
+          {best?.backup_why && <p>{best.backup_why}</p>}
+          <KeepOnTicket ticket={ticket} what="seal" request={request} />
+          <SealFound name="What the catalogue has" found={data.on_file} ticket={ticket} />
+          <SealFound name="Standard sizes" found={data.standard} />
+        </>
+      )}
+    </TwoColumns>
   );
 }
 

@@ -9,6 +9,9 @@ import { Fields, filled } from "./Fields";
 import { GoesAlong } from "./GoesAlong";
 import { useMeasured } from "./useMeasured";
 import { Verdict } from "./Verdict";
+import { Muted, Small } from "../shell/text";
+import { ProblemAlert } from "../shell/ProblemAlert";
+import { TwoColumns } from "../shell/TwoColumns";
 
 type Request = components["schemas"]["ChooseValve"];
 type Choice = components["schemas"]["ValveChoice"];
@@ -22,26 +25,27 @@ export function ValveBench({ ticket, start }: { ticket: number | null; start: Re
   const request: Request = { ...filled(typed, NEED), ...(typed.on_shut === "unloads" || typed.on_shut === "bypasses" ? { on_shut: typed.on_shut } : {}) };
   const { data, error } = useMeasured("valves", request, Object.keys(request).length === 0, (body) => told(api.POST("/api/measure/valves", { body })));
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "340px minmax(0, 1fr)", gap: 3 }}>
-      <Box component="form" aria-label="What it must do" onSubmit={(event) => event.preventDefault()} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignContent: "start", "& a": { color: "primary.main" } }}>
-        <Fields fields={NEED} typed={typed} onType={type} first />
-        <NativeSelect value={typed.on_shut ?? ""} onChange={(event) => type("on_shut", event.target.value)} inputProps={{ "aria-label": "When the gun shuts" }} sx={{ width: 308 }}>
-          <option value="">gun shuts: either way</option>
-          <option value="unloads">gun shuts: it unloads</option>
-          <option value="bypasses">gun shuts: it bypasses at pressure</option>
-        </NativeSelect>
-        <p style={{ margin: 0 }}>A valve is rebuilt like a pump: <Link to={ticket === null ? "/" : `/tickets/${ticket}`}>name it on a ticket</Link> for its kits and its card.</p>
-      </Box>
-      <Box sx={{ minWidth: 0 }}>
-        {error && <Box role="alert" sx={{ fontWeight: 700, mb: 1 }}>▸ {error.message}</Box>}
-        {data && (
-          <>
-            <Verdict>{data.verdict}</Verdict>
-            <Box component="ul" aria-label="Valves" sx={{ listStyle: "none", m: 0, p: 0, display: "grid", gap: 0.75 }}>{data.choices.map((one) => <Valve key={one.model} choice={one} ticket={ticket} />)}</Box>
-          </>
-        )}
-      </Box>
-    </Box>
+    <TwoColumns
+      left={
+        <Box component="form" aria-label="What it must do" onSubmit={(event) => event.preventDefault()} sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignContent: "start", "& a": { color: "primary.main" } }}>
+          <Fields fields={NEED} typed={typed} onType={type} first />
+          <NativeSelect value={typed.on_shut ?? ""} onChange={(event) => type("on_shut", event.target.value)} inputProps={{ "aria-label": "When the gun shuts" }} sx={{ width: 308 }}>
+            <option value="">gun shuts: either way</option>
+            <option value="unloads">gun shuts: it unloads</option>
+            <option value="bypasses">gun shuts: it bypasses at pressure</option>
+          </NativeSelect>
+          <p>A valve is rebuilt like a pump: <Link to={ticket === null ? "/" : `/tickets/${ticket}`}>name it on a ticket</Link> for its kits and its card.</p>
+        </Box>
+      }
+    >
+      {error && <ProblemAlert>{error.message}</ProblemAlert>}
+      {data && (
+        <>
+          <Verdict>{data.verdict}</Verdict>
+          <Box component="ul" aria-label="Valves" sx={{ listStyle: "none", m: 0, p: 0, display: "grid", gap: 0.75 }}>{data.choices.map((one) => <Valve key={one.model} choice={one} ticket={ticket} />)}</Box>
+        </>
+      )}
+    </TwoColumns>
   );
 }
 
@@ -50,9 +54,9 @@ function Valve({ choice, ticket }: { choice: Choice; ticket: number | null }) {
     <Box component="li" sx={{ bgcolor: "background.paper", px: 1.5, py: 0.75 }}>
       <strong>{choice.maker} {choice.model}</strong> {choice.words}{choice.number && choice.price_cents !== null ? ` · whole: ${choice.number}, ${price(choice.price_cents)}, ${choice.on_hand} here` : ""}
       <GoesAlong ticket={choice.price_cents === null ? null : ticket} number={choice.number} why={`valve that ${choice.words}`} />
-      <Box sx={{ fontSize: 15 }}>{choice.points.map((one) => one.says).join(" · ")}</Box>
-      {choice.differs.length > 0 && <Box sx={{ fontSize: 14, color: "text.secondary" }}>{choice.differs.join(" · ")}</Box>}
-      <Box sx={{ fontSize: 14, color: "text.secondary" }}>kits: {choice.kits.map((kit) => `${kit.number} ${kit.name}${kit.price_cents === null ? "" : `, ${price(kit.price_cents)}, ${kit.on_hand} here`}`).join(" · ")}</Box>
+      <Small>{choice.points.map((one) => one.says).join(" · ")}</Small>
+      {choice.differs.length > 0 && <Muted>{choice.differs.join(" · ")}</Muted>}
+      <Muted>kits: {choice.kits.map((kit) => `${kit.number} ${kit.name}${kit.price_cents === null ? "" : `, ${price(kit.price_cents)}, ${kit.on_hand} here`}`).join(" · ")}</Muted>
     </Box>
   );
 }

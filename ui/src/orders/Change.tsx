@@ -1,4 +1,3 @@
-import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -8,6 +7,7 @@ import { useNavigate } from "react-router";
 import { api, type Problem, told } from "../api/client";
 import type { Order } from "../api/types";
 import { freshKey } from "../ticket/key";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 /** An order is amended on its ticket, or cancelled; both for a reason that stays with it. */
 export function Change({ order }: { order: Order }) {
@@ -30,7 +30,7 @@ export function Change({ order }: { order: Order }) {
     });
   return (
     <Box component="section" aria-label="Change the order" sx={{ mt: 2, borderTop: "1px solid", borderColor: "divider", pt: 1.5 }}>
-      {problem && <Alert severity="error" sx={{ mb: 1 }}>{problem}</Alert>}
+      {problem && <ProblemAlert>{problem}</ProblemAlert>}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
         <TextField size="small" label="why it is amended or cancelled" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ width: 360 }} slotProps={{ htmlInput: { maxLength: 400 } }} />
         <Button variant="outlined" onClick={amend}>Amend it on its ticket</Button>

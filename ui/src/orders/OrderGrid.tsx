@@ -2,6 +2,7 @@ import { DataGrid, type GridColDef } from "@mui/x-data-grid";
 import { useNavigate } from "react-router";
 import type { components } from "../api/schema";
 import { day, percent, price } from "../shell/format";
+import { surface } from "../shell/theme";
 
 type Summary = components["schemas"]["OrderSummary"];
 
@@ -20,7 +21,7 @@ export function OrderGrid({ orders }: { orders: Summary[] }) {
   const navigate = useNavigate();
   const open = (id: number) => void navigate(`/orders/${id}`);
   return (
-    <div style={{ background: "#fffdf8" }}>
+    <div style={{ background: surface }}>
       <DataGrid
         aria-label="Orders"
         rows={orders}

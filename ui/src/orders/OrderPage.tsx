@@ -8,7 +8,7 @@ import { PlanLines } from "../counter/parts/PlanLines";
 import { ToolsAnswer } from "../counter/tools/ToolsAnswer";
 import { FaceDrawing } from "../drawing/FaceDrawing";
 import { day, percent } from "../shell/format";
-import { TopBar } from "../shell/TopBar";
+import { Page } from "../shell/Page";
 import { Change } from "./Change";
 
 /** An order as it was agreed, however the catalogue has changed since. */
@@ -17,13 +17,10 @@ export function OrderPage() {
   const [search] = useSearchParams();
   const { data: order, error } = useOrder(Number(id), Number(search.get("version")) || null);
   return (
-    <>
-      <TopBar>{order ? `order ${order.id}` : ""}</TopBar>
-      <Box component="main" sx={{ maxWidth: 1100, mx: "auto", px: 2.5, py: 2 }}>
-        {error && <p>{error.message}</p>}
-        {order && <Agreed order={order} />}
-      </Box>
-    </>
+    <Page head={order ? `order ${order.id}` : ""} kind="text">
+      {error && <p>{error.message}</p>}
+      {order && <Agreed order={order} />}
+    </Page>
   );
 }
 
@@ -52,13 +49,13 @@ function Agreed({ order }: { order: Order }) {
         </Box>
       </Box>
       {order.may.length > 0 && <Change order={order} />}
-      <h2 style={{ fontSize: 18 }}>Parts, {parts.plan}</h2>
+      <h2>Parts, {parts.plan}</h2>
       <PlanLines plan={parts} />
-      <h2 style={{ fontSize: 18 }}>Why</h2>
+      <h2>Why</h2>
       <DemandTable demand={record.why} />
-      <h2 style={{ fontSize: 18 }}>Tools</h2>
+      <h2>Tools</h2>
       <ToolsAnswer tools={record.tools} consumables={record.consumables} />
-      <h2 style={{ fontSize: 18 }}>Tightening</h2>
+      <h2>Tightening</h2>
       {record.tightening.map((one) => <p key={one.fastener}><strong>{one.count} × {one.name}:</strong> {one.text}</p>)}
       <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
         {drawn.map((one) => <FaceDrawing key={one.fastener} face={one.face!} points={one.points} />)}

@@ -1,12 +1,12 @@
-import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { useOrders } from "../api/queries";
 import { Pager } from "../shell/Pager";
-import { TopBar } from "../shell/TopBar";
+import { Page } from "../shell/Page";
 import { OrderGrid } from "./OrderGrid";
 import { Sightings } from "./Sightings";
 import { Tickets } from "./Tickets";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 /** Tickets to go on with, and the orders of the counter; both found by their words. */
 export function OrdersPage() {
@@ -18,17 +18,14 @@ export function OrdersPage() {
     setPage(1);
   };
   return (
-    <>
-      <TopBar />
-      <Box component="main" sx={{ maxWidth: 1400, mx: "auto", px: 2.5, py: 2 }}>
-        <TextField size="small" label="find orders and tickets" value={words} onChange={(event) => look(event.target.value)} sx={{ width: 420, mb: 1.5 }} slotProps={{ htmlInput: { maxLength: 200 } }} />
-        <Tickets words={words} />
-        <h1 style={{ fontSize: 20, margin: "0 0 6px" }}>Orders</h1>
-        {error && <p role="alert">{error.message}</p>}
-        {data && data.orders.length > 0 && <OrderGrid orders={data.orders} />}
-        {data && (data.total > 0 ? <Pager what="orders" page={data.page} pages={data.pages} total={data.total} onPage={setPage} /> : <p>{words ? `No order has “${words}”.` : "No order has been saved yet."}</p>)}
-        <Sightings />
-      </Box>
-    </>
+    <Page>
+      <TextField size="small" label="find orders and tickets" value={words} onChange={(event) => look(event.target.value)} sx={{ width: 420, mb: 1.5 }} slotProps={{ htmlInput: { maxLength: 200 } }} />
+      <Tickets words={words} />
+      <h1>Orders</h1>
+      {error && <ProblemAlert>{error.message}</ProblemAlert>}
+      {data && data.orders.length > 0 && <OrderGrid orders={data.orders} />}
+      {data && (data.total > 0 ? <Pager what="orders" page={data.page} pages={data.pages} total={data.total} onPage={setPage} /> : <p>{words ? `No order has “${words}”.` : "No order has been saved yet."}</p>)}
+      <Sightings />
+    </Page>
   );
 }

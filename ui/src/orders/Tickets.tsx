@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { type TicketState, useTickets } from "../api/queries";
 import { day } from "../shell/format";
 import { Pager } from "../shell/Pager";
+import { ProblemAlert } from "../shell/ProblemAlert";
 
 /** Tickets, the open ones first of all; closed ones are found again. */
 export function Tickets({ words }: { words: string }) {
@@ -14,12 +15,12 @@ export function Tickets({ words }: { words: string }) {
   return (
     <Box component="section" aria-label="Tickets" sx={{ mb: 2 }}>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline" }}>
-        <h1 style={{ fontSize: 20, margin: "0 0 6px" }}>Tickets</h1>
+        <h1>Tickets</h1>
         <NativeSelect value={state} onChange={(event) => { setState(event.target.value as TicketState); setPage(1); }} inputProps={{ "aria-label": "Which tickets" }}>
           {["open", "closed", "ordered", "any"].map((one) => <option key={one} value={one}>{one}</option>)}
         </NativeSelect>
       </Box>
-      {error && <p role="alert">{error.message}</p>}
+      {error && <ProblemAlert>{error.message}</ProblemAlert>}
       <Box component="ul" sx={{ display: "flex", flexWrap: "wrap", gap: 1, listStyle: "none", m: 0, p: 0 }}>
         {data?.tickets.map((ticket) => (
           <Box component="li" key={ticket.id} sx={{ bgcolor: "background.paper", border: "1px solid", borderColor: "divider", borderRadius: 1, px: 1.25, py: 0.75 }}>

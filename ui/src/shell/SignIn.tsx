@@ -1,4 +1,3 @@
-import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -6,6 +5,8 @@ import { type FormEvent, type KeyboardEvent, useState } from "react";
 import type { components } from "../api/schema";
 import { paper, petrol } from "./theme";
 import { useSignIn } from "./useSession";
+import { Small } from "./text";
+import { ProblemAlert } from "./ProblemAlert";
 
 type Session = components["schemas"]["Session"];
 
@@ -49,7 +50,7 @@ export function SignIn({ session }: { session: Session }) {
             </Button>
           ))}
           {told && !session.demo && !typing && <Button onClick={other} sx={{ justifyContent: "flex-start" }}>Somebody else</Button>}
-          {session.demo && <Box sx={{ fontSize: 15 }}>This is the demo: press a figure, no PIN is asked for on this machine.</Box>}
+          {session.demo && <Small>This is the demo: press a figure, no PIN is asked for on this machine.</Small>}
           {name !== null && (
             <Box component="form" onSubmit={send} sx={{ display: "grid", gap: 1.25, mt: 1 }}>
               {typing && <TextField autoFocus fullWidth label="Your name" value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { autoComplete: "username", maxLength: 80 } }} />}
@@ -59,7 +60,7 @@ export function SignIn({ session }: { session: Session }) {
               </Box>
             </Box>
           )}
-          {come.error && <Alert severity="error">{come.error.message}</Alert>}
+          {come.error && <ProblemAlert>{come.error.message}</ProblemAlert>}
         </Box>
       </Box>
     </Box>

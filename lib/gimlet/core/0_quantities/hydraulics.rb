@@ -4,6 +4,9 @@ module Gimlet
   module Core
     # What a plunger pump delivers and draws.
     module Hydraulics
+      # π/4 · d² · s in mm³ to litres, hence 10⁶.
+      SWEPT = Math::PI / 4e6
+
       module_function
 
       # Q = n · π/4 · d² · s · rpm · η_v / 10⁶
@@ -11,7 +14,7 @@ module Gimlet
       # @param volumetric_efficiency [Float] 0..1
       # @return [Float] L/min
       def flow_l_min(plungers:, bore_mm:, stroke_mm:, speed_rpm:, volumetric_efficiency: 1.0)
-        plungers * Math::PI / 4 * (bore_mm**2) * stroke_mm * speed_rpm * volumetric_efficiency / 1e6
+        SWEPT * plungers * (bore_mm**2) * stroke_mm * speed_rpm * volumetric_efficiency
       end
 
       # P = Q · p / (600 · η)

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "series"
 require_relative "tightening"
 
@@ -79,7 +80,7 @@ module Gimlet
         end
 
         def area(row)
-          name = row["name"] || WORK_AREAS.fetch(row["id"], row["id"].tr("_", " "))
+          name = row["name"] || WORK_AREAS.fetch(row["id"], Plain.name(row["id"]))
           with_usages(Area, row).with(name: name, called: row["called"] || [])
         end
 

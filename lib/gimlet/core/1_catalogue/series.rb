@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../value"
 require_relative "condition"
 require_relative "parts"
@@ -15,8 +16,7 @@ module Gimlet
       Fit = Value.of(:slot, :part, :condition)
 
       # Pumps (or valves: `item`) that share a manual, with everything their manual says. `trait_definitions` are rows of the vocabulary
-      # for traits that
-      # only this series has.
+      # for traits that only this series has.
       Series = Value.of(:id, :name, :abbreviations, :maker, :item, :construction, :manual, :traits, :models,
                         :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :fasteners, :tools,
                         :consumables, :together, :refit, :finish, :cautions, :faces, :trait_definitions) do
@@ -29,6 +29,9 @@ module Gimlet
         def fastener(id) = fasteners.find { |one| one.id == id }
         def face(id) = faces.find { |one| one.id == id }
         def consumable(id) = consumables.find { |one| one.id == id }
+
+        # @return [String] what the sheet calls the piece of a slot
+        def piece(slot) = stacks.filter_map { |stack| stack.layer(slot) }.first&.name || Plain.name(slot)
 
         # @return [Array<String>] every trait that some condition or figure of this series asks for
         def condition_keys

@@ -10,9 +10,6 @@ module Gimlet
         # How much of a trait's `mistaken` rate remains when this observer says it.
         OBSERVERS = { "caller" => 1.0, "counter" => 0.4, "photo" => 0.6, "old_invoice" => 0.5 }.freeze
 
-        # Standard error of a size in mm (or kg), half the tool's resolution and no finer than 0.05.
-        TOOLS = { "eye" => 1.5, "tape" => 0.5, "rule" => 0.25, "caliper" => 0.05, "papers" => 0.1 }.freeze
-
         # "I think", "looks like", "about": this many times as often mistaken, and this many times as wide.
         HEDGED = 3
         # However often a thing is mistaken, it still tells more than nothing.

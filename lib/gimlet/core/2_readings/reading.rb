@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../0_quantities/measuring_tools"
+require_relative "../plain"
 require_relative "../input_error"
 require_relative "../value"
 require_relative "odds"
@@ -35,14 +37,13 @@ module Gimlet
         def self.from(fields, vocabulary)
           trait = vocabulary.trait(fields[:trait])
           new(definition: trait, observer: known(Odds::OBSERVERS, fields[:observer] || "caller", "observer"),
-              tool: known(Odds::TOOLS, fields[:tool] || trait.way.tool("tape"), "tool"), heard: fields[:heard],
+              tool: known(MeasuringTools::RESOLUTION, fields[:tool] || trait.way.tool("tape"), "tool"), heard: fields[:heard],
               denied: fields[:denied] || nil, hedged: fields[:hedged] || nil, **told(trait, fields))
         end
 
+        # @param value [Numeric, String]
         # @return [String] 20.0 as "20"
-        def self.plain(value)
-          value.is_a?(Float) && value == value.round ? value.round.to_s : value.to_s
-        end
+        def self.plain(value) = value.is_a?(Numeric) ? Plain.number(value) : value.to_s
 
         class << self
           private

@@ -10,6 +10,8 @@ module Gimlet
       # How a customer can be present.
       CHANNELS = { "phone" => "on the phone", "counter" => "pump on the counter",
                    "parts" => "only old parts in hand", "photo" => "photo" }.freeze
+      # Who looks, by that; of Odds::OBSERVERS.
+      OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
 
       # Something that can be seen, read or measured. A row of the vocabulary; docs/vocabulary.md says what each key means.
       Trait = Value.of(:id, :kind, :name, :unit, :ask, :called, :values, :alone, :alone_unit, :across, :of_head, :optional, :seconds,

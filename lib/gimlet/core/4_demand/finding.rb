@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../1_catalogue/inspection"
 require_relative "../input_error"
 require_relative "../value"
@@ -48,7 +49,7 @@ module Gimlet
 
       def broken(limits, measure, value)
         limit = limits.find { |one| one.measure == measure } or
-          InputError.reject("measured", "unknown_measure", "“#{measure}” has no limit on file for #{slot.tr('_', ' ')}: " \
+          InputError.reject("measured", "unknown_measure", "“#{measure}” has no limit on file for #{Plain.name(slot)}: " \
                                                            "use #{limits.map(&:measure).join(', ')}.")
         InputError.reject("measured", "not_a_number", "#{measure}: “#{value}” is not a number.") unless value.is_a?(Numeric)
         limit if limit.broken_by?(value)

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../1_catalogue/condition"
 require_relative "../value"
 
@@ -65,7 +66,7 @@ module Gimlet
             case key
             when "before" then "serials before #{breaks.fetch(wanted)}"
             when "from" then "serials from #{breaks.fetch(wanted)}"
-            else "#{key.delete_suffix('_mm').tr('_', ' ')} #{Array(wanted).join(' or ')}"
+            else "#{Plain.name(key.delete_suffix('_mm'))} #{Array(wanted).join(' or ')}"
             end
           end.join(", ")
         end

@@ -47,7 +47,7 @@ module Gimlet
         # @return [String] "22 N·m, 0.1 % under"
         def to_s
           off = error_percent.to_f.round(1)
-          told = "#{Words.plain(quantity.value.to_f.round(2))} #{quantity.unit}"
+          told = "#{Plain.number(quantity.value, 2)} #{quantity.unit}"
           told += ", #{off.abs} % #{off.negative? ? 'under' : 'over'}" unless off.zero?
           within == false ? "#{told}: outside the sheet's tolerance, so set it between the marks or use a finer wrench" : told
         end

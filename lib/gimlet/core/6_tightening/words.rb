@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../0_quantities/quantity"
 require_relative "../1_catalogue/tightening"
 
@@ -16,10 +17,7 @@ module Gimlet
 
         # @param quantity [Quantity] a torque
         # @return [String] "50 N·m"
-        def torque(quantity) = "#{plain(quantity.round(DIGITS.fetch(quantity.unit)))} #{quantity.unit}"
-
-        # @return [String] without a point where there is nothing behind it
-        def plain(number) = (number == number.to_i ? number.to_i : number).to_s
+        def torque(quantity) = "#{Plain.number(quantity.round(DIGITS.fetch(quantity.unit)))} #{quantity.unit}"
 
         # @param turns [Numeric] part of a turn
         # @return [String] "half a", "3/4"

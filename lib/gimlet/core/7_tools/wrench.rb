@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../0_quantities/quantity"
 require_relative "../input_error"
 require_relative "../value"
@@ -41,12 +42,9 @@ module Gimlet
             InputError.reject("mark", "out_of_range", "Marks every #{mark} #{unit} do not go with a wrench from #{from} #{unit}: they are above " \
                                                       "zero and no further apart than that.")
           end
-          name = "customer's torque wrench #{plain(from)} to #{plain(upto)} #{low.unit}"
+          name = "customer's torque wrench #{Plain.number(from)} to #{Plain.number(upto)} #{low.unit}"
           new(name: name, from_nm: low.to("N·m").value, to_nm: high.to("N·m").value, own: true, unit: low.unit, mark: mark)
         end
-
-        def self.plain(number) = number == number.to_i ? number.to_i : number
-        private_class_method :plain
       end
     end
   end

@@ -7,7 +7,6 @@ module Gimlet
     module Identification
       # What people would answer to a question: P(answer | value on file), from the same likelihoods that weigh the answer once given.
       class AnswerChances
-        OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
         LAST_SERIAL = 999_999_999
         # With more values alive than this, mistaking one for another hardly matters: answers are taken at their word.
         MANY = 40
@@ -40,7 +39,7 @@ module Gimlet
         # @return [Readings::Reading] what choosing this answer records
         def reading(value)
           told = value.is_a?(Range) ? { range: [value.begin || 0, (value.end || (LAST_SERIAL + 1)) - 1] } : { value: value }
-          Readings::Reading.new(definition: @trait, observer: OBSERVER.fetch(@channel),
+          Readings::Reading.new(definition: @trait, observer: Readings::OBSERVER.fetch(@channel),
                                 tool: @trait.way.tool("rule"), **told)
         end
 

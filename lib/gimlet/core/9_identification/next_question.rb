@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../0_quantities/entropy"
 require_relative "../2_readings/odds"
 require_relative "../2_readings/reading"
 require_relative "../value"
@@ -45,7 +46,7 @@ module Gimlet
 
         # @return [Array<Question>] the best first; none when nothing would help
         def call
-          before = spread(whole) / @total
+          before = Entropy.weighed(whole) / @total
           best = []
           @traits.map { |trait| [trait, answered(trait) / seconds(trait)] }.sort_by { |trait, odds| [-odds, trait.id] }.each do |trait, odds|
             # No answer leaves less than nothing open: what cannot come among the best is not worked out.
@@ -116,7 +117,7 @@ module Gimlet
           places = column(trait).places
           joint = @live.each_index.group_by { |nth| places[@live[nth]] }
           answers = matrix(trait, joint.keys).values
-          answers.empty? ? Float::INFINITY : answers.sum { |chances| spread(heard(joint, chances)) } / @total
+          answers.empty? ? Float::INFINITY : answers.sum { |chances| Entropy.weighed(heard(joint, chances)) } / @total
         end
 
         # Weight of each class once this answer is heard. The innermost loop of a step at the counter: no blocks, no hashes.
@@ -161,16 +162,6 @@ module Gimlet
 
         def tally(indices)
           indices.each_with_object(Hash.new(0.0)) { |at, sums| sums[yield(at)] += @weights[at] }
-        end
-
-        # @return [Float] entropy in bits, times the sum of the weights: T·log2(T) − Σ w·log2(w)
-        def spread(weights)
-          total = weights.sum
-          if total.positive?
-            (total * Math.log2(total)) - weights.sum { |w| w.positive? ? w * Math.log2(w) : 0.0 }
-          else
-            0.0
-          end
         end
       end
     end

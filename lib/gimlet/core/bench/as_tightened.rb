@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../0_quantities/quantity"
 require_relative "../6_tightening/words"
 require_relative "../value"
@@ -49,7 +50,7 @@ module Gimlet
           other = Units::FACTORS.fetch(:torque).keys.find do |unit|
             unit != reading.unit && Quantity.new(value: reading.value, unit: unit).to(@target.unit).value.between?(low.value, high.value)
           end
-          "#{Tightening::Words.plain(reading.value.to_f.round(2))} #{other} would be right: does the wrench read #{other}?" if other
+          "#{Plain.number(reading.value, 2)} #{other} would be right: does the wrench read #{other}?" if other
         end
       end
     end

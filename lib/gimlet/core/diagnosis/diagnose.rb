@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../0_quantities/entropy"
 require_relative "../value"
 require_relative "model"
 
@@ -123,18 +124,9 @@ module Gimlet
         end
 
         def gain(belief, sign)
-          there, gone = 0.0, 0.0
-          split = belief.map do |causes, weight|
-            chance = sign.chance(causes)
-            there += weight * chance
-            gone += weight * (1 - chance)
-            [weight, weight * chance, weight * (1 - chance)]
-          end
-          entropy(split.map(&:first), 1) - (there * entropy(split.map { |one| one[1] }, there)) - (gone * entropy(split.map(&:last), gone))
-        end
-
-        def entropy(weights, total)
-          weights.sum { |weight| weight.positive? ? -(weight / total) * Math.log2(weight / total) : 0 }
+          there = belief.map { |causes, weight| weight * sign.chance(causes) }
+          gone = belief.map(&:last).zip(there).map { |weight, part| weight - part }
+          Entropy.weighed(belief.map(&:last)) - Entropy.weighed(there) - Entropy.weighed(gone)
         end
       end
     end

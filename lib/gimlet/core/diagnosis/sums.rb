@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../flow/bucket"
 require_relative "../flow/solve"
 
@@ -19,19 +20,17 @@ module Gimlet
         def call(flow, pressure)
           return {} unless flow.is_a?(Numeric)
 
-          sums = { "bucket_short" => "The pump should put #{plain(flow)} litres into the bucket in a minute.",
-                   "inlet_weak" => "The pump takes #{plain(flow)} L/min: the supply alone should give #{plain((flow * Flow::BucketTest::SUPPLY).ceil)} or more." }
+          sums = { "bucket_short" => "The pump should put #{Plain.number(flow)} litres into the bucket in a minute.",
+                   "inlet_weak" => "The pump takes #{Plain.number(flow)} L/min: the supply alone should give #{Plain.number((flow * Flow::BucketTest::SUPPLY).ceil)} or more." }
           pressure.is_a?(Numeric) ? sums.merge("nozzle_big" => nozzle(flow, pressure)) : sums
         end
 
         # The pressure behind a nozzle goes with the square of the flow through it, so a nozzle worn by a share loses that share squared.
         def nozzle(flow, pressure)
           size = Flow::Solve.new.call("flow" => flow.to_f, "pressure" => pressure.to_f).worked.fetch("nozzle").value
-          "#{plain(flow)} L/min at #{plain(pressure)} bar is a nozzle of size #{size.round(1)} (Q = N·√(p/4000), in US gpm and psi). " \
+          "#{Plain.number(flow)} L/min at #{Plain.number(pressure)} bar is a nozzle of size #{size.round(1)} (Q = N·√(p/4000), in US gpm and psi). " \
             "Worn to #{(size * WORN).round(1)} it leaves #{(pressure / (WORN**2)).round} bar, with a sound pump."
         end
-
-        def plain(value) = value == value.to_i ? value.to_i : value
       end
     end
   end

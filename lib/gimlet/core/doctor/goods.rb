@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../1_catalogue/in_hand"
 require_relative "../materials/service"
 require_relative "finding"
@@ -91,7 +92,7 @@ module Gimlet
         def lost_sizes(part, shape, keys)
           return if part.spec.empty? || part.spec.keys.intersect?(keys)
 
-          warning("parts.#{part.number}.spec", "a #{shape.tr('_', ' ')} is told by #{keys.join(', ')}: its #{part.spec.keys.join(', ')} will " \
+          warning("parts.#{part.number}.spec", "a #{Plain.name(shape)} is told by #{keys.join(', ')}: its #{part.spec.keys.join(', ')} will " \
                                                "find it for nobody.")
         end
 

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../1_catalogue/shapes"
 require_relative "../1_catalogue/snapshot"
 require_relative "../8_plan/rebuild"
@@ -35,7 +36,7 @@ module Gimlet
           @series.stacks.flat_map { |stack| stack.layers.map { |layer| [stack, layer] } }.filter_map do |stack, layer|
             next unless Catalogue::Shapes.of(layer.shape).lips && layer.opens_to.nil?
 
-            warning("stacks.#{stack.id}.#{layer.slot}", "is a #{layer.shape.tr('_', ' ')}: say in opens_to which end its lips look to.")
+            warning("stacks.#{stack.id}.#{layer.slot}", "is a #{Plain.name(layer.shape)}: say in opens_to which end its lips look to.")
           end
         end
 

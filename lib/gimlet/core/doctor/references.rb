@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "finding"
 
 module Gimlet
@@ -41,7 +42,7 @@ module Gimlet
 
         def missing(place, wanted, list)
           (Array(wanted).compact - ids(list)).map do |id|
-            error(place, "there is no #{list.to_s.delete_suffix('s').tr('_', ' ')} “#{id}”.#{instead(id, ids(list))}")
+            error(place, "there is no #{Plain.name(list.to_s.delete_suffix('s'))} “#{id}”.#{instead(id, ids(list))}")
           end
         end
 

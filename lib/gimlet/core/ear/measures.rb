@@ -1,6 +1,9 @@
 # frozen_string_literal: true
 
 require "strscan"
+require_relative "dash_number"
+require_relative "../0_quantities/celsius"
+require_relative "../plain"
 require_relative "../0_quantities/units"
 require_relative "heard"
 
@@ -35,16 +38,6 @@ module Gimlet
         # Rings of a packing or a shaft are no O-rings.
         OTHER_RINGS = /\b(?:piston|head|support|back ?-?up|snap|retaining|split|hard|wear|clip)[ -]\z/i
         RING = /\b(?:(old|used|worn|swollen|flat)\s+)?(?:o[- ]?)?ring\s+(?:is\s+|of\s+)?#{SIZE}\s*(?:by|x|×)\s*#{SIZE}(?:\s*(?:by|x|×)\s*#{SIZE})?/i
-        DASH = /\b(?:dash|as ?568)[ -]*(?:number\s*)?(\d{3})\b/i
-        TEENS = %w[ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen].each_with_index.to_h do |word, at|
-          [word, at + 10]
-        end.freeze
-        TENS = %w[twenty thirty forty fifty sixty seventy eighty ninety].each_with_index.to_h { |word, at| [word, (at + 2) * 10] }.freeze
-        ONES = %w[one two three four five six seven eight nine].each_with_index.to_h { |word, at| [word, at + 1] }.freeze
-        TWO = /(?:(#{TENS.keys.join('|')})(?:[- ]?(#{ONES.keys.join('|')}))?|(#{TEENS.keys.join('|')})|(?:oh|o)[- ]?(#{ONES.keys.join('|')}))/
-        # "an oh-sixteen"; "four one-sixteens"; "a two-ten ring". A hundred alone says nothing without an s or a ring.
-        SPOKEN = /\b(oh|zero|one|two|three|four)[- ]#{TWO}(e?s)?\b(\s*(?:o[- ]?)?rings?\b)?/i
-        HUNDREDS = { "oh" => 0, "zero" => 0, "one" => 1, "two" => 2, "three" => 3, "four" => 4 }.freeze
         # A second size that is so much smaller than the first is the section, not the outer diameter.
         SECTION_AT_MOST = Rational(4, 10)
         # What is pumped, in the words of callers => its id in data/reference/elastomers.yml.
@@ -66,8 +59,8 @@ module Gimlet
         # @return [Array(Array<Item>, String)] what was measured, and the line with that taken out
         def call(line)
           items = []
-          rest = [[BUCKET, :bucket], [MEDIUM, :medium], [HOT, :hot], [RING, :ring], [DASH, :dash],
-                  [SPOKEN, :spoken]].reduce(line) do |left, (pattern, reader)|
+          rest = [[BUCKET, :bucket], [MEDIUM, :medium], [HOT, :hot], [RING, :ring],
+                  [DashNumber::DIGITS, :dash], [DashNumber::SPOKEN, :spoken]].reduce(line) do |left, (pattern, reader)|
             left.gsub(pattern) do |words|
               match = Regexp.last_match
               measure, length = send(reader, match)
@@ -136,7 +129,7 @@ module Gimlet
         def seconds(text)
           match = text.match(SPENT) or return text[SECONDS, 1]
           minutes = match[1].match?(/\d/) ? match[1].tr(",", ".").to_f : 1.0
-          ((minutes * 60) + match[2].to_s.tr(",", ".").to_f).then { |told| told == told.to_i ? told.to_i.to_s : told.to_s }
+          ((minutes * 60) + match[2].to_s.tr(",", ".").to_f).then { |told| Plain.number(told) }
         end
 
         def ring(match)
@@ -179,24 +172,12 @@ module Gimlet
         def hot(match) = { "what" => "service", "measure" => { "medium" => "water", "temperature_c" => celsius(*match.captures) } }
 
         def celsius(degrees, *unit)
-          degrees && (unit.compact.first.to_s.downcase.start_with?("f") ? ((degrees.to_i - 32) * 5 / 9.0).round(1) : degrees.to_i)
+          degrees && Celsius.of(degrees.to_i, unit.compact.first)
         end
 
         def dash(match) = { "what" => "seal", "measure" => { "dash" => match[1] } }
 
-        def spoken(match)
-          hundred, tens, ones, teens, small, plural, ring = match.captures
-          return unless plural || ring || hundred.match?(/oh|zero/i)
-
-          two = if teens
-                  TEENS[teens.downcase]
-                elsif tens
-                  TENS[tens.downcase] + (ones ? ONES[ones.downcase] : 0)
-                else
-                  ONES[small.downcase]
-                end
-          { "what" => "seal", "measure" => { "dash" => format("%03d", (HUNDREDS[hundred.downcase] * 100) + two) } }
-        end
+        def spoken(match) = DashNumber.spoken(match)&.then { |dash| { "what" => "seal", "measure" => { "dash" => dash } } }
       end
     end
   end

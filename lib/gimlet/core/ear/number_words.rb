@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "token"
 
 module Gimlet
@@ -82,7 +83,7 @@ module Gimlet
         end
 
         def worded(token, value) = Token.new(**token.to_h, figure: value.to_r, norm: plain(value), spelled_out: true)
-        def plain(value) = value.to_r.denominator == 1 ? value.to_i.to_s : value.to_s
+        def plain(value) = value.to_r.denominator == 1 ? Plain.number(value) : value.to_s
       end
     end
   end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../0_quantities/hydraulics"
 require_relative "../0_quantities/units"
 require_relative "../value"
 
@@ -45,7 +46,7 @@ module Gimlet
 
       EQUATIONS = [
         # The displacement formula of any reciprocating-pump handbook, lengths in mm.
-        Equation.new(id: "displacement", text: "Q = n · π/4 · d² · s · rpm · ηv / 10⁶", constant: Math::PI / 4e6,
+        Equation.new(id: "displacement", text: "Q = n · π/4 · d² · s · rpm · ηv / 10⁶", constant: Hydraulics::SWEPT,
                      powers: { "flow" => 1r, "plungers" => -1r, "bore_mm" => -2r, "stroke_mm" => -1r, "pump_rpm" => -1r, "volumetric" => -1r }),
         Equation.new(id: "belt", text: "pump rpm = motor rpm / ratio", constant: 1.0,
                      powers: { "pump_rpm" => 1r, "ratio" => 1r, "motor_rpm" => -1r }),

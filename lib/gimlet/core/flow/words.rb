@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../0_quantities/units"
 
 module Gimlet
@@ -25,10 +26,9 @@ module Gimlet
           [self.class.plain(own_value), own].compact.join(" ")
         end
 
-        # @return [Numeric]
+        # @return [String]
         def self.plain(value)
-          rounded = value.to_f.round(DIGITS.find { |least, _| value.abs >= least }.last)
-          rounded == rounded.to_i ? rounded.to_i : rounded
+          Plain.number(value, DIGITS.find { |least, _| value.abs >= least }.last)
         end
       end
     end

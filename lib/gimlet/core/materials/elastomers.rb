@@ -1,23 +1,24 @@
 # frozen_string_literal: true
 
+require_relative "../verdicts"
+require_relative "../plain"
 require_relative "../value"
 
 module Gimlet
   module Core
     # What seals are made of, and what they bear.
     module Materials
-      # A material with its limits in °C; `hot_water` for water, `ratings` { medium id => "good", "fair" or "no" }.
+      # A material with its limits in °C; `hot_water` for water, `ratings` { medium id => "fits", "temporary" or "no" of Verdicts }.
       Elastomer = Value.of(:id, :name, :from, :to, :hot_water, :also)
-      # `verdict` is "good", "fair", "no", or nil where the table does not say; `says` a sentence.
+      # `verdict` is "fits", "temporary", "no", or nil where the table does not say; `says` a sentence.
       Answer = Value.of(:subject, :verdict, :says)
 
       # The table of data/reference/elastomers.yml.
       class Table
         WATERS = %w[water sea_water].freeze
-        WORDS = { "good" => "goes with", "fair" => "bears for a while only", "no" => "does not bear" }.freeze
+        WORDS = { "fits" => "goes with", "temporary" => "bears for a while only", "no" => "does not bear" }.freeze
         SILICONE = "silicone_oil"
-        RATINGS = %w[no fair good].freeze
-        TOGETHER = { "no" => "They do not go together.", "fair" => "For a while only.", "good" => "They go together." }.freeze
+        TOGETHER = { "no" => "They do not go together.", "temporary" => "For a while only.", "fits" => "They go together." }.freeze
 
         # @param rows [Hash]
         def initialize(rows)
@@ -28,7 +29,7 @@ module Gimlet
 
         # @param answers [Array<Answer>]
         # @return [String, nil] what all of them come to; nil where nothing was asked
-        def self.together(answers) = TOGETHER[RATINGS.find { |rating| answers.any? { |one| one.verdict == rating } }]
+        def self.together(answers) = TOGETHER[Verdicts.worst(answers.filter_map(&:verdict))]
 
         attr_reader :elastomers
 
@@ -71,13 +72,13 @@ module Gimlet
           most = wet ? elastomer.hot_water : elastomer.to
           bears = temperature.between?(elastomer.from, most)
           span = "#{elastomer.from} to #{most} °C#{' in water' if wet}"
-          says = "#{elastomer.id} bears #{span}: #{plain(temperature)} °C is #{bears ? 'within' : 'beyond'} that."
-          Answer.new(subject: "temperature", verdict: bears ? "good" : "no", says: says)
+          says = "#{elastomer.id} bears #{span}: #{Plain.number(temperature, 1)} °C is #{bears ? 'within' : 'beyond'} that."
+          Answer.new(subject: "temperature", verdict: bears ? "fits" : "no", says: says)
         end
 
         def lubricated(elastomer, lubricant)
           medium = @lubricants.fetch(lubricant)
-          return Answer.new(subject: "lubricant", verdict: "good", says: "Set in dry.") if medium.nil?
+          return Answer.new(subject: "lubricant", verdict: "fits", says: "Set in dry.") if medium.nil?
 
           verdict = @media.fetch(medium)[elastomer.id]
           swells = "Never #{lubricant} on #{elastomer.id}: it swells. #{instead(elastomer)}"
@@ -85,7 +86,6 @@ module Gimlet
         end
 
         def instead(elastomer) = elastomer.id == "VMQ" ? "Use water." : "Use silicone grease or water."
-        def plain(value) = value == value.to_i ? value.to_i : value.round(1)
       end
     end
   end

@@ -13,7 +13,7 @@ module Gimlet
         def warnings(part, lube = nil)
           elastomer = table.find(part.spec["material"]) or return []
           known = table.lubricant(lube)
-          table.call(elastomer, medium: medium, temperature_c: temperature_c, lubricant: known).reject { |one| one.verdict == "good" }
+          table.call(elastomer, medium: medium, temperature_c: temperature_c, lubricant: known).reject { |one| one.verdict == "fits" }
                .map { |one| "#{part.name} #{part.number}: #{one.says}" }
         end
       end

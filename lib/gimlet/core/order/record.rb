@@ -83,7 +83,7 @@ module Gimlet
         end
 
         def found(finding)
-          [finding[:slot].tr("_", " "), finding[:position], *finding[:measured]&.map { |measure, value| "#{measure} #{value}" },
+          [@view.pump.series.piece(finding[:slot]), finding[:position], *finding[:measured]&.map { |measure, value| "#{measure} #{value}" },
            finding[:outcome] && Catalogue::OUTCOMES.fetch(finding[:outcome])].compact.join(", ")
         end
 

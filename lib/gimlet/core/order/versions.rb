@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../1_catalogue/layer"
 require_relative "../1_catalogue/wet_end"
 require_relative "../4_demand/fates"
@@ -74,7 +75,7 @@ module Gimlet
           { "fate" => fate, "to_do" => to_do }.merge(row.except("inspect"))
         end
 
-        def work(row) = row.merge("found" => row["worn"].map { |slot| "#{slot.tr('_', ' ')}: renew it" }).except("worn")
+        def work(row) = row.merge("found" => row["worn"].map { |slot| "#{Plain.name(slot)}: renew it" }).except("worn")
 
         # Before there was a record, orders kept the screen's own plan.
         def from_screen(document)

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../verdicts"
+require_relative "../plain"
 require_relative "../input_error"
 require_relative "../value"
 require_relative "sum"
@@ -43,7 +45,7 @@ module Gimlet
           stretch = gland.seat == "housing" ? compression(ring, gland) : stretch(ring, gland)
           section = thinned(ring.section_mm, gland.seat == "housing" ? 0 : stretch.percent)
           sums = [stretch, squeeze(section, gland), fill(section, gland)]
-          Result.new(verdict: Sizes.worst(["fits", *sums.map(&:verdict)]), sums: sums, seated_mm: section, **backup(ring, gland))
+          Result.new(verdict: Verdicts.worst(["fits", *sums.map(&:verdict)]), sums: sums, seated_mm: section, **backup(ring, gland))
         end
 
         # @return [Float] mm that a section has left once the ring is stretched by so many per cent
@@ -116,20 +118,19 @@ module Gimlet
 
         def against(most, gland, hardness)
           wanted = gland.gap_mm > most
-          why = "A gap of #{gland.gap_mm} mm to one side at #{plain(gland.pressure_bar)} bar: #{hardness} Shore bears #{most} mm"
+          why = "A gap of #{gland.gap_mm} mm to one side at #{Plain.number(gland.pressure_bar)} bar: #{hardness} Shore bears #{most} mm"
           { backup: wanted, backup_why: "#{why}, so a backup ring is #{'not ' unless wanted}wanted." }
         end
 
         def beyond(rows, hardness, gland)
-          "#{plain(gland.pressure_bar)} bar is beyond what #{hardness} Shore bears without a backup ring at any gap (#{rows.last.first} bar)."
+          "#{Plain.number(gland.pressure_bar)} bar is beyond what #{hardness} Shore bears without a backup ring at any gap (#{rows.last.first} bar)."
         end
 
         def no_gap(row, ring, gland, hardness)
           bears = gap_of(row, ring)
-          "At #{plain(gland.pressure_bar)} bar #{hardness} Shore bears a gap of #{bears} mm to one side without a backup ring: measure the gap."
+          "At #{Plain.number(gland.pressure_bar)} bar #{hardness} Shore bears a gap of #{bears} mm to one side without a backup ring: " \
+            "measure the gap."
         end
-
-        def plain(value) = value == value.to_i ? value.to_i : value
       end
     end
   end

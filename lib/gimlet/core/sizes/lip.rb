@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../verdicts"
 require_relative "../input_error"
 require_relative "../value"
 require_relative "sum"
@@ -26,7 +27,7 @@ module Gimlet
         # @return [Array(String, Array<Sum>)] verdict and sums
         def compare(sizes, spec, resolution_mm, old)
           sums = sizes.map { |name, told| sum(name, told, spec.fetch(name), resolution_mm, old) }
-          [Sizes.worst(sums.map(&:verdict)), sums]
+          [Verdicts.worst(sums.map(&:verdict)), sums]
         end
 
         # @raise [InputError] with the sum that fails

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../verdicts"
 require_relative "../value"
 require_relative "gland"
 require_relative "measured"
@@ -40,7 +41,7 @@ module Gimlet
           near = @rings.select { |ring| gland ? goes_in?(ring, gland) : like?(ring, measured) }
           shares = measured ? shares(near, measured) : {}
           found = near.filter_map { |ring| candidate(ring, measured, gland, shares[ring].to_f) }
-          found.sort_by { |one| [VERDICTS.index(one.verdict), -one.share.round(2), one.nearness] }.first(SHOWN)
+          found.sort_by { |one| [Verdicts::ALL.index(one.verdict), -one.share.round(2), one.nearness] }.first(SHOWN)
         end
 
         private
@@ -97,7 +98,7 @@ module Gimlet
         # @return [Array(String, Array<Sum>)]
         def compare(ring, measured, share)
           sums = [stretch(ring, measured), thickness(ring, measured)]
-          return [Sizes.worst(["fits", *sums.map(&:verdict)]), sums] unless very_near?(ring, measured)
+          return [Verdicts.worst(["fits", *sums.map(&:verdict)]), sums] unless very_near?(ring, measured)
           return ["exact", sums] if measured.known? || share >= SURE
 
           [share >= LIKELY ? "fits" : "temporary", sums]

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../0_quantities/measuring_tools"
 require_relative "../input_error"
 require_relative "../value"
 require_relative "sum"
@@ -9,9 +10,8 @@ module Gimlet
     module Sizes
       # A ring as it was measured, in mm; `tool` as readings name it, `old` whether it was in use. Of inner, outer and section two say the third.
       class Measured
-        # What a tool may be off by, in mm. Half its finest mark; common practice, no source.
-        TOOLS = { "caliper" => 0.05, "rule" => 0.5, "tape" => 1.0, "eye" => 2.0, "papers" => 0.1,
-                  "dash number" => 0.001 }.freeze
+        # What it may be off by, in mm: the tool's finest mark; a dash number says it all.
+        RESOLUTION = { **MeasuringTools::RESOLUTION, "dash number" => 0.001 }.freeze
         # Coarser tools leave open which of two neighbours it was.
         FINE = 0.1
         # A used ring is wider inside, and thicker where it swelled or thinner where it lay flat, by shares like these. Common practice, no source.
@@ -32,7 +32,7 @@ module Gimlet
         end
 
         # What the tool may be off by.
-        def resolution_mm = TOOLS.fetch(tool)
+        def resolution_mm = RESOLUTION.fetch(tool)
 
         # @return [Boolean] whether its size is known as well as a standard tells sizes apart
         def known? = !old && resolution_mm <= FINE

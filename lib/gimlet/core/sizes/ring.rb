@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../value"
 
 module Gimlet
@@ -57,13 +58,11 @@ module Gimlet
           groups.flat_map do |group|
             section = group["section_mm"]
             group["inner_mm"].flat_map { |from, to, step| (from..to).step(step).to_a }.map do |inner|
-              Ring.new(name: "#{plain(inner)} × #{plain(section)}", standard: METRIC, inner_mm: inner.to_f, section_mm: section,
+              Ring.new(name: "#{Plain.number(inner)} × #{Plain.number(section)}", standard: METRIC, inner_mm: inner.to_f, section_mm: section,
                        inner_tolerance_mm: inner_tolerance(inner), section_tolerance_mm: section_tolerance(section))
             end
           end
         end
-
-        def plain(value) = value == value.to_i ? value.to_i : value
       end
     end
   end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../input_error"
 require_relative "../value"
 
@@ -7,17 +8,10 @@ module Gimlet
   module Core
     # Rings and seals by their sizes, against published tables and limits.
     module Sizes
-      # How well something serves, the best first.
-      VERDICTS = %w[exact fits temporary no].freeze
-
       # One sum behind a verdict: what was worked out, the figures it comes from, the limits (of `unit`) that are right, and what follows.
       Sum = Value.of(:name, :percent, :sum, :limits, :unit, :verdict) do
         def limit = "#{limits.map { |one| Sizes.mm(one) }.join(' to ')} #{unit}"
       end
-
-      # @param verdicts [Array<String>]
-      # @return [String] the worst of them
-      def self.worst(verdicts) = verdicts.max_by { |one| VERDICTS.index(one) }
 
       # @return [String]
       def self.percent(value) = "#{value.round(1) + 0} %"
@@ -30,7 +24,7 @@ module Gimlet
       end
 
       # @return [String] a figure in mm as people write it
-      def self.mm(value) = value.round(2).then { |one| one == one.to_i ? one.to_i.to_s : one.to_s }
+      def self.mm(value) = Plain.number(value, 2)
     end
   end
 end

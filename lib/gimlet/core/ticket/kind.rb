@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
 require_relative "../input_error"
 
 module Gimlet
@@ -88,7 +89,7 @@ module Gimlet
           end
 
           def symbols(row) = row.transform_keys(&:to_sym)
-          def plain(id) = id.tr("_", " ")
+          def plain(id) = Plain.name(id)
           def reject(...) = InputError.reject(...)
         end
 

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../verdicts"
+require_relative "../plain"
 require_relative "../input_error"
 require_relative "../value"
 
@@ -16,7 +18,6 @@ module Gimlet
 
       ON_SHUT = { "unloads" => "unloads: the pump runs on at little pressure",
                   "bypasses" => "bypasses at full pressure: stop the pump soon" }.freeze
-      VERDICTS = %w[exact fits no].freeze
       WORDS = { "exact" => "serves", "fits" => "fits, with a difference", "no" => "does not serve" }.freeze
       # A valve set at the very end of its range has nothing left to be set by. Common practice, no source.
       END_OF_RANGE = 0.95
@@ -42,7 +43,7 @@ module Gimlet
           asked || InputError.reject("flow", "too_few", "Say the flow, the pressure, the ports, or the valve to be replaced.")
           wanted = instead_of ? of_valve(instead_of, need) : need
           choices = @valves.map { |one| choice(one, wanted, instead_of) }
-          choices.sort_by { |one| [VERDICTS.index(one.verdict), one.variant.equal?(instead_of) ? 0 : 1, slack(one, wanted)] }
+          choices.sort_by { |one| [Verdicts::ALL.index(one.verdict), one.variant.equal?(instead_of) ? 0 : 1, slack(one, wanted)] }
         end
 
         private
@@ -56,7 +57,7 @@ module Gimlet
         def choice(valve, need, instead_of)
           points = [*unsaid(valve, need, instead_of), flow(valve, need), pressure(valve, need), *ports(valve, need), temperature(valve, need),
                     on_shut(valve, need)].compact
-          Choice.new(variant: valve, verdict: points.map(&:verdict).max_by { |one| VERDICTS.index(one) } || "exact", points: points,
+          Choice.new(variant: valve, verdict: Verdicts.worst(points.map(&:verdict)) || "exact", points: points,
                      differs: instead_of && !valve.equal?(instead_of) ? differences(instead_of, valve) : [])
         end
 
@@ -75,12 +76,13 @@ module Gimlet
         def flow(valve, need)
           range = need.flow && valve.trait("flow_l_min") or return
           inside = range.cover?(need.flow)
-          point("flow", inside ? "exact" : "no", "#{plain(need.flow)} L/min #{inside ? 'lies' : 'does not lie'} within #{span(range)} L/min")
+          point("flow", inside ? "exact" : "no",
+                "#{Plain.number(need.flow, 1)} L/min #{inside ? 'lies' : 'does not lie'} within #{span(range)} L/min")
         end
 
         def pressure(valve, need)
           range = need.pressure && valve.trait("pressure_bar") or return
-          wanted, within = "#{plain(need.pressure)} bar", "#{span(range)} bar"
+          wanted, within = "#{Plain.number(need.pressure, 1)} bar", "#{span(range)} bar"
           return point("pressure", "no", "#{wanted} is not within #{within}") unless range.cover?(need.pressure)
           return point("pressure", "exact", "#{wanted} lies within #{within}") if need.pressure <= range.end * END_OF_RANGE
 
@@ -97,7 +99,8 @@ module Gimlet
 
         def temperature(valve, need)
           most = need.temperature_c && service(valve)["temperature_c"] or return
-          point("temperature", need.temperature_c <= most ? "exact" : "no", "#{plain(need.temperature_c)} °C, and it bears #{plain(most)} °C")
+          point("temperature", need.temperature_c <= most ? "exact" : "no",
+                "#{Plain.number(need.temperature_c, 1)} °C, and it bears #{Plain.number(most, 1)} °C")
         end
 
         def on_shut(valve, need)
@@ -122,8 +125,7 @@ module Gimlet
 
         def thread(text) = text.to_s.downcase.tr("×", "x").gsub(/[\s"”]/, "")
         def told(value) = value.is_a?(Range) ? span(value) : value
-        def span(range) = "#{plain(range.begin)} to #{plain(range.end)}"
-        def plain(value) = value == value.to_i ? value.to_i : value.round(1)
+        def span(range) = "#{Plain.number(range.begin, 1)} to #{Plain.number(range.end, 1)}"
       end
     end
   end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "time"
+require_relative "../../core/plain"
 require_relative "../../core/8_plan/cautions"
 require_relative "qr_code"
 require_relative "sheet"
@@ -72,7 +73,7 @@ module Gimlet
             .compact + @record["doubts"].map { |one| "#{one['text']}: stands, #{one['reason']}." } + @record["assumptions"] + not_on_file
         end
 
-        def left_out = @record["left_out"].map { |id, why| "Left out: #{id.tr('_', ' ')}, though #{why}." }
+        def left_out = @record["left_out"].map { |id, why| "Left out: #{Core::Plain.name(id)}, though #{why}." }
         def not_on_file = @record["work"]["not_on_file"].map { |name| "Nothing on file for #{name}: see the manual." }
       end
     end

@@ -29,7 +29,7 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
         ))}
       </ToggleButtonGroup>
       <details style={{ margin: "8px 0" }}>
-        <summary style={{ fontWeight: 700, cursor: "pointer" }}>The lines, to read out or to set by hand</summary>
+        <summary>The lines, to read out or to set by hand</summary>
         <PlanLines plan={chosen} ticket={ticket} />
       </details>
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", mt: 1, fontSize: 14 }}>
@@ -42,7 +42,7 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
         <List title="Set aside until it is open; what is not used comes back" items={plan.held.map((one) => `${one.quantity} × ${one.part} ${one.name}: ${one.why}`)} />
         {chosen.passed_over.length > 0 && (
           <Box>
-            <h3 style={{ margin: 0, fontSize: 16 }}>Kits that are not used</h3>
+            <h3>Kits that are not used</h3>
             {chosen.passed_over.map((one) => (
               <Box key={one.number} sx={{ display: "flex", gap: 1, alignItems: "start" }}>
                 <span style={{ flex: 1 }}><strong>{one.number}</strong> {one.name}: {one.reason}</span>
@@ -52,7 +52,7 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
           </Box>
         )}
       </Box>
-      <h3 style={{ margin: "8px 0 4px", fontSize: 16 }}>Why each part</h3>
+      <h3>Why each part</h3>
       <DemandTable demand={plan.demand} ticket={ticket} />
     </>
   );
@@ -67,8 +67,8 @@ function List({ title, items }: { title: string; items: string[] }) {
   if (items.length === 0) return null;
   return (
     <Box>
-      <h3 style={{ margin: 0, fontSize: 16 }}>{title}</h3>
-      <ul style={{ margin: 0, paddingLeft: 20 }}>{items.map((item) => <li key={item}>{item}</li>)}</ul>
+      <h3>{title}</h3>
+      <ul>{items.map((item) => <li key={item}>{item}</li>)}</ul>
     </Box>
   );
 }

@@ -27,7 +27,7 @@ export function PieceSheet({ ticket, plan, stack, layer }: Props) {
   const known = ticket.view?.ticket.findings.some((one) => one.slot === slot && (one.position ?? null) === position);
   return (
     <Box sx={{ ml: 4, mb: 1, p: 1, border: "1px solid", borderColor: "divider", borderRadius: 1 }}>
-      {layer.look.length > 0 && <ul style={{ margin: 0, paddingLeft: 18 }}>{layer.look.map((text) => <li key={text}>{text}</li>)}</ul>}
+      {layer.look.length > 0 && <ul>{layer.look.map((text) => <li key={text}>{text}</li>)}</ul>}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center", mt: 0.5 }}>
         <TextField select size="small" label="Found at" value={where} onChange={(event) => setWhere(event.target.value)} sx={{ minWidth: 150 }}>
           <MenuItem value={EVERYWHERE}>{EVERYWHERE}</MenuItem>

@@ -44,9 +44,9 @@ export function PlanLines({ plan, ticket }: Props) {
           {one.stand_ins.map((other) => <span key={other.part}> For a while only: {other.part}, {other.note}.</span>)}
         </p>
       ))}
-      {(plan.gap_cents ?? 0) > 0 && <p style={{ margin: "4px 0" }}>Not proven cheapest in time: another plan might save up to {price(plan.gap_cents!)}.</p>}
+      {(plan.gap_cents ?? 0) > 0 && <p>Not proven cheapest in time: another plan might save up to {price(plan.gap_cents!)}.</p>}
       {plan.surplus.length > 0 && (
-        <p style={{ margin: "4px 0" }}>Left over: {plan.surplus.map((one) => `${one.quantity} × ${one.name ?? ""} ${one.part}`).join(", ")}.</p>
+        <p>Left over: {plan.surplus.map((one) => `${one.quantity} × ${one.name ?? ""} ${one.part}`).join(", ")}.</p>
       )}
     </>
   );

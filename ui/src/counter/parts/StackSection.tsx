@@ -5,6 +5,7 @@ import type { Plan, Stack } from "../../api/types";
 import { FateSwatch, SectionDrawing } from "../../drawing/SectionDrawing";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { PieceSheet } from "./PieceSheet";
+import { Muted } from "../../shell/text";
 
 interface Props {
   ticket: LiveTicket;
@@ -23,7 +24,7 @@ export function StackSection({ ticket, plan, stack }: Props) {
         <span>{stack.positions.join(", ")}</span>
         <span>{[stack.colour, stack.spring].filter(Boolean).join("; ")}</span>
       </Box>
-      <Box sx={{ fontSize: 14, color: "text.secondary" }}>left: {stack.from} · right: {stack.towards}</Box>
+      <Muted>left: {stack.from} · right: {stack.towards}</Muted>
       {stack.drawing && <SectionDrawing section={stack.drawing} layers={stack.layers} picked={picked} onPick={pick} />}
       <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, columns: { xs: 1, md: 2 }, columnGap: 3 }}>
         {stack.layers.map((layer, index) => (

@@ -6,7 +6,7 @@ import type { LiveTicket } from "../../ticket/useTicket";
 
 /** The call as it went: the words, what was heard, and how far it narrowed the field. A colleague takes over from here. */
 export function CallLog({ ticket, lines }: { ticket: LiveTicket; lines: CallLine[] }) {
-  if (lines.length === 0) return <p style={{ margin: 0 }}>Type what the caller sees. Nothing has to be complete or sure.</p>;
+  if (lines.length === 0) return <p>Type what the caller sees. Nothing has to be complete or sure.</p>;
   return (
     <Box component="ol" aria-label="The call" sx={{ listStyle: "none", m: 0, p: 0, fontSize: 15, maxHeight: 250, overflowY: "auto" }} tabIndex={0}>
       {lines.map((line) => <Line key={line.number} ticket={ticket} line={line} />)}

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import type { Candidate, Identification } from "../../api/types";
 import { percent } from "../../shell/format";
-import { ink, petrol } from "../../shell/theme";
+import { faint, ink, petrol } from "../../shell/theme";
 import { useEarlier } from "./useEarlier";
 
 const ORDERS = 4;
@@ -55,7 +55,7 @@ function Row({ candidate, before, chosen, onChoose }: RowProps) {
         </span>
         <span>{Math.abs(moved) >= 0.01 ? (moved > 0 ? "▴ " : "▾ ") : ""}{percent(candidate.probability)}</span>
       </Box>
-      <Box sx={{ height: 6, bgcolor: "#e6dfd0", borderRadius: 3, position: "relative" }}>
+      <Box sx={{ height: 6, bgcolor: faint, borderRadius: 3, position: "relative" }}>
         {before !== undefined && <Box sx={{ position: "absolute", left: `${before * 100}%`, top: -2, height: 10, borderLeft: "2px solid", borderColor: "text.secondary" }} />}
         <Box sx={{ height: 6, width: `${candidate.probability * 100}%`, minWidth: 2, bgcolor: petrol, borderRadius: 3, transition: "width 150ms" }} />
       </Box>

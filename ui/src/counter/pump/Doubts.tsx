@@ -6,6 +6,7 @@ import type { TicketView } from "../../api/types";
 import { percent } from "../../shell/format";
 import { useReason } from "../../ticket/useReason";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { Small } from "../../shell/text";
 
 type Leaders = TicketView["found"]["contradictions"][number]["leading"];
 
@@ -50,7 +51,7 @@ function Doubt({ text, reason, onSettle, children }: Props) {
   return (
     <Box role="note" sx={{ mt: 1, px: 1.25, py: 0.75, border: "2px solid", borderColor: "secondary.main", borderRadius: 1 }}>
       <strong>{reason ? "Stands: " : "Doubtful: "}</strong>{text}
-      <Box sx={{ fontSize: 15 }}>{children}</Box>
+      <Small>{children}</Small>
       {onSettle && (reason ? (
         <Box sx={{ fontSize: 15 }}>
           Because: {reason}. <Button size="small" onClick={() => onSettle(null)}>Open it again</Button>

@@ -5,6 +5,7 @@ import { PictureDrawing } from "../../drawing/PictureDrawing";
 import { percent } from "../../shell/format";
 import { petrol } from "../../shell/theme";
 import { Stuck } from "./Stuck";
+import { Muted } from "../../shell/text";
 
 interface Props {
   view: TicketView;
@@ -26,7 +27,7 @@ export function NextQuestion({ view, onReply }: Props) {
   if (!question) return found.orders > 0 ? <Stuck view={view} /> : null;
   return (
     <Box component="section" aria-label="Ask next" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
-      <Box sx={{ fontSize: 14, color: "text.secondary" }}>Ask next · about {question.seconds} s</Box>
+      <Muted>Ask next · about {question.seconds} s</Muted>
       <Box sx={{ display: "flex", gap: 1.5, justifyContent: "space-between", mb: 0.75 }}>
         <Box sx={{ fontSize: 19, fontWeight: 700 }}>“{question.say}”</Box>
         {question.picture && <PictureDrawing picture={question.picture} width={140} label={`Where to look: ${question.picture.face.name}`} />}
@@ -56,5 +57,5 @@ function sameOrder(found: Identification): string {
 
 function Others({ questions }: { questions: Identification["next_questions"] }) {
   if (questions.length === 0) return null;
-  return <Box sx={{ fontSize: 14, color: "text.secondary" }}>Or ask for: {questions.map((one) => one.name).join(", ")}.</Box>;
+  return <Muted>Or ask for: {questions.map((one) => one.name).join(", ")}.</Muted>;
 }

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useMutation } from "@tanstack/react-query";
 import { api, told } from "../../api/client";
+import { ProblemAlert } from "../../shell/ProblemAlert";
 
 /** Said instead of a wrong guess, with a way to keep what was seen. */
 export function NotInCatalogue({ id }: { id: number }) {
@@ -15,7 +16,7 @@ export function NotInCatalogue({ id }: { id: number }) {
             Not in the catalogue: record what was seen
           </Button>
         )}
-        {record.error && <Box role="alert">{record.error.message}</Box>}
+        {record.error && <ProblemAlert>{record.error.message}</ProblemAlert>}
       </Box>
     </Box>
   );

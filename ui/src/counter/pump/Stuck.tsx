@@ -8,7 +8,7 @@ export function Stuck({ view }: { view: TicketView }) {
   return (
     <Box component="section" aria-label="Nothing more to ask" sx={{ border: "2px solid", borderColor: "secondary.main", borderRadius: 1, p: 1.25, mb: 1 }}>
       <strong>No question would tell more.</strong>
-      <ul style={{ margin: "4px 0", paddingLeft: 20 }}>
+      <ul>
         {open.map((own, index) => (
           <li key={own.id}>
             order {String.fromCharCode(65 + index)}, {own.id}: {percent(own.probability)}

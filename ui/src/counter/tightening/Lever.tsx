@@ -21,7 +21,7 @@ export function Lever({ ticket }: { ticket: LiveTicket }) {
   };
   return (
     <details style={{ margin: "8px 0" }} open={Boolean(known)}>
-      <summary style={{ cursor: "pointer" }}>an extension or crow's foot on the wrench</summary>
+      <summary>an extension or crow's foot on the wrench</summary>
       <Box component="form" onSubmit={send} sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1, flexWrap: "wrap" }}>
         <TextField size="small" type="number" label="lever, mm" value={lever} onChange={(event) => setLever(event.target.value)} sx={{ width: 120 }} slotProps={{ htmlInput: { step: "any" } }} />
         <TextField size="small" type="number" label="extension, mm" value={extension} onChange={(event) => setExtension(event.target.value)} sx={{ width: 140 }} slotProps={{ htmlInput: { step: "any" } }} />

@@ -12,6 +12,7 @@ import { Caution } from "../../shell/Caution";
 import { Lever } from "./Lever";
 import { ValueForm } from "./ValueForm";
 import { Walk } from "./Walk";
+import { Muted, Small } from "../../shell/text";
 
 /** Every fastener that the work opens: value, passes, treatment, and the order drawn on the face. */
 export function TighteningAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }) {
@@ -56,8 +57,8 @@ function Fastener({ one, unit, ticket }: { one: Tightening; unit: string; ticket
         {one.treatment && <Box>threads: {one.treatment}</Box>}
         {one.passes.length > 1 && <Box>{one.passes.length} passes: {one.passes.map((pass) => pass.text).join(", then ")}</Box>}
         {!one.face && one.orders.map((set, index) => <Box key={index}>order{set.name ? `, ${set.name}` : ""}: {set.labels.join(", ")}</Box>)}
-        {one.conversions.length > 0 && <Box sx={{ fontSize: 15 }}>{one.conversions.map((other) => other.text).join(" = ")}</Box>}
-        {one.source && <Box sx={{ fontSize: 14, color: "text.secondary" }}>{one.source}</Box>}
+        {one.conversions.length > 0 && <Small>{one.conversions.map((other) => other.text).join(" = ")}</Small>}
+        {one.source && <Muted>{one.source}</Muted>}
         {one.entered && <Box>entered at the counter, not from the series sheet</Box>}
         {one.doubt && <Caution>{one.doubt}</Caution>}
         {(one.entered || one.kind === "none") && <ValueForm one={one} unit={unit} ticket={ticket} />}

@@ -6,6 +6,7 @@ import type { TicketView } from "../../api/types";
 import { ProblemNote } from "../../shell/ProblemNote";
 import { useReason } from "../../ticket/useReason";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { Small } from "../../shell/text";
 
 interface Props {
   ticket: LiveTicket;
@@ -28,7 +29,7 @@ export function SaveOrder({ ticket, lacking, where, onSave }: Props) {
   }
   return (
     <Box component="form" onSubmit={(event: React.FormEvent) => { event.preventDefault(); onSave(reason); }}>
-      {lacking.map((one) => <Box key={one.id} sx={{ fontSize: 15 }}>▸ {one.text}</Box>)}
+      {lacking.map((one) => <Small key={one.id}>▸ {one.text}</Small>)}
       <TextField fullWidth size="small" value={reason} onChange={(event) => setReason(event.target.value)} placeholder="Save all the same, because …"
         slotProps={{ htmlInput: { "aria-label": "Why it is saved though not sure", maxLength: 400 } }} sx={{ my: 0.5, "& input": { py: 0.75 } }} />
       <Button fullWidth type="submit" variant="outlined" disabled={ticket.busy || !isSaid(reason)}>Save, though not sure</Button>

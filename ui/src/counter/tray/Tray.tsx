@@ -4,9 +4,10 @@ import { useVocabulary } from "../../api/queries";
 import type { TicketView, TrayLine } from "../../api/types";
 import { Caution } from "../../shell/Caution";
 import { packs, percent, price } from "../../shell/format";
-import { petrol } from "../../shell/theme";
+import { faint, petrol } from "../../shell/theme";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { SaveOrder } from "./SaveOrder";
+import { Small } from "../../shell/text";
 
 interface Props {
   ticket: LiveTicket;
@@ -21,7 +22,7 @@ export function Tray({ ticket, view, onSave, children }: Props) {
   return (
     <Box component="aside" aria-label="Tray" sx={{ position: "sticky", top: 12, bgcolor: "background.paper", border: "1px solid", borderColor: "divider", borderRadius: 1, p: 1.5 }}>
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline" }}>
-        <h2 style={{ margin: 0, fontSize: 18 }}>Tray</h2>
+        <h2>Tray</h2>
         <strong style={{ fontSize: 18 }}>{pump ? `${percent(pump.sure)} sure` : ""}</strong>
       </Box>
       <Sureness sure={pump?.sure ?? 0} enough={view.lacking.length === 0} />
@@ -29,18 +30,18 @@ export function Tray({ ticket, view, onSave, children }: Props) {
         <>
           <Lines lines={tray.certain} />
           {tray.open.length > 0 && <Open open={tray.open} certain={tray.certain.length > 0} />}
-          {plan.plans[0]!.unfilled.length > 0 && <p style={{ margin: "4px 0" }}><strong>{plan.plans[0]!.unfilled.length} not covered</strong></p>}
+          {plan.plans[0]!.unfilled.length > 0 && <p><strong>{plan.plans[0]!.unfilled.length} not covered</strong></p>}
           <Box sx={{ display: "flex", justifyContent: "space-between", borderTop: "2px solid", mt: 0.5, pt: 0.5, fontWeight: 700 }}>
             <span>{tray.open.length > 0 ? "certain so far" : plan.plans[0]!.name}</span><span>{price(tray.price_cents)}</span>
           </Box>
           <Box sx={{ my: 1 }}>
             {plan.assumptions.map((text) => <Caution key={text}>{text}</Caution>)}
-            <Box sx={{ fontSize: 15 }}>{plan.cautions.length} cautions go on the card.</Box>
+            <Small>{plan.cautions.length} cautions go on the card.</Small>
           </Box>
           {view.order_id === null && <SaveOrder ticket={ticket} lacking={view.lacking} where="tray" onSave={onSave} />}
         </>
       ) : (
-        <p style={{ margin: 0 }}>{empty(view)}</p>
+        <p>{empty(view)}</p>
       )}
       {children}
     </Box>
@@ -84,7 +85,7 @@ function Sureness({ sure, enough }: { sure: number; enough: boolean }) {
   const mark = useVocabulary().data?.enough;
   return (
     <Box sx={{ my: 1 }}>
-      <Box sx={{ position: "relative", height: 12, bgcolor: "#e6dfd0", borderRadius: 1 }}>
+      <Box sx={{ position: "relative", height: 12, bgcolor: faint, borderRadius: 1 }}>
         <Box sx={{ height: 12, width: `${sure * 100}%`, bgcolor: petrol, borderRadius: 1, transition: "width 150ms" }} />
         {mark !== undefined && <Box sx={{ position: "absolute", left: `${mark * 100}%`, top: -3, height: 18, borderLeft: "2px solid", borderColor: "text.primary" }} />}
       </Box>

@@ -2,8 +2,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Diagnosis } from "../../api/types";
 import { percent } from "../../shell/format";
-import { petrol } from "../../shell/theme";
+import { faint, petrol } from "../../shell/theme";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { Muted } from "../../shell/text";
 
 const CHECKS = 2;
 /** So many of the likeliest causes say what they rest on. */
@@ -36,10 +37,10 @@ export function DiagnosisPanel({ ticket, diagnosis, complaints, onTake }: Props)
               <Box sx={{ display: "flex", justifyContent: "space-between" }}>
                 <span><strong>{one.name}</strong>{one.pump ? "" : " (not the pump)"}</span><span>{percent(one.probability)}</span>
               </Box>
-              <Box sx={{ height: 6, bgcolor: "#e6dfd0", borderRadius: 1 }}>
+              <Box sx={{ height: 6, bgcolor: faint, borderRadius: 1 }}>
                 <Box sx={{ height: 6, width: `${one.probability * 100}%`, borderRadius: 1, bgcolor: one.pump ? petrol : "transparent", border: one.pump ? "none" : `1px dashed ${petrol}`, boxSizing: "border-box" }} />
               </Box>
-              {index < EXPLAINED && <Box sx={{ fontSize: 14, color: "text.secondary" }}>{one.because}</Box>}
+              {index < EXPLAINED && <Muted>{one.because}</Muted>}
             </Box>
           ))}
         </Box>

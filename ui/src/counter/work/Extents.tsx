@@ -5,6 +5,7 @@ import RadioGroup from "@mui/material/RadioGroup";
 import type { Extent, TicketView } from "../../api/types";
 import { price } from "../../shell/format";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { Small } from "../../shell/text";
 
 /** How far the work goes: each school with its cost and its warning. */
 export function Extents({ ticket, extents }: { ticket: LiveTicket; extents: TicketView["extents"] }) {
@@ -20,7 +21,7 @@ export function Extents({ ticket, extents }: { ticket: LiveTicket; extents: Tick
             label={`${one.name}: ${price(one.price_cents)}, ${one.pieces} pieces${one.unfilled > 0 ? `, ${one.unfilled} not covered` : ""}`} />
         ))}
       </RadioGroup>
-      {chosen?.warning && <Box sx={{ fontSize: 15 }}>{chosen.warning}</Box>}
+      {chosen?.warning && <Small>{chosen.warning}</Small>}
     </Box>
   );
 }

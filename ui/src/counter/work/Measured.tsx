@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import type { TicketView } from "../../api/types";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { Muted, Small } from "../../shell/text";
 
 /** What was measured for this ticket, and the way to the bench with what is known filled in. */
 export function Measured({ ticket, view }: { ticket: LiveTicket; view: TicketView }) {
@@ -13,8 +14,8 @@ export function Measured({ ticket, view }: { ticket: LiveTicket; view: TicketVie
       {view.measured.map((one) => (
         <Box key={`${one.of} ${one.item}`} sx={{ borderLeft: "4px solid", borderColor: "primary.main", pl: 1.25, mb: 0.75 }}>
           <strong>{one.verdict}</strong> <Button size="small" onClick={() => void ticket.add("Work", { kind: "struck", of: one.of, item: one.item })} aria-label={`Strike out: ${one.told}`}>strike</Button>
-          <Box sx={{ fontSize: 15 }}>{one.told}</Box>
-          {one.sums.map((sum) => <Box key={sum} sx={{ fontSize: 14, color: "text.secondary" }}>{sum}</Box>)}
+          <Small>{one.told}</Small>
+          {one.sums.map((sum) => <Muted key={sum}>{sum}</Muted>)}
         </Box>
       ))}
       <Link to={`/measure/flow?${known}`}>Bucket, nozzle, pressure</Link> · <Link to={`/measure/seal?${known}`}>a seal by its size</Link> · <Link to={`/measure/valves?${known}`}>an unloader that serves</Link>

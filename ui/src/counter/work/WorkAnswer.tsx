@@ -29,7 +29,7 @@ export function WorkAnswer({ ticket, view, onAgree }: Props) {
       <Measured ticket={ticket} view={view} />
       {diagnosis
         ? <DiagnosisPanel ticket={ticket} diagnosis={diagnosis} complaints={state.complaints} onTake={(areas) => void work(areas, {})} />
-        : state.complaints.length > 0 && <p style={{ margin: "0 0 6px" }}><strong>Complaint:</strong> {state.complaints.join(", ")}.</p>}
+        : state.complaints.length > 0 && <p><strong>Complaint:</strong> {state.complaints.join(", ")}.</p>}
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 3 }}>
         <Areas names={names} state={state} plan={plan} onChange={(areas, positions) => void work(areas, positions)} />
         <Box>

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../plain"
 require_relative "../../input_error"
 require_relative "../odds"
 
@@ -103,7 +104,7 @@ module Gimlet
           def limited(trait, number)
             return number unless trait.most && number > trait.most
 
-            shown = "#{number.is_a?(Float) ? number.round(4).to_s.delete_suffix('.0') : number} #{trait.unit}".strip
+            shown = "#{Plain.number(number, 4)} #{trait.unit}".strip
             InputError.reject("value", "out_of_range", "#{trait.name} #{shown} is beyond any pump here (at most #{trait.most}): " \
                                                        "check the figure and unit.")
           end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../0_quantities/measuring_tools"
 require_relative "../../0_quantities/quantity"
 require_relative "kind"
 
@@ -58,7 +59,7 @@ module Gimlet
           end
 
           def best(_reading) = 1.0
-          def label(trait, value) = "#{value.is_a?(Float) && value == value.round ? value.round : value} #{trait.unit}"
+          def label(trait, value) = "#{Reading.plain(value)} #{trait.unit}"
 
           private
 
@@ -68,7 +69,7 @@ module Gimlet
           end
 
           def tolerance(reading, value)
-            tool = Odds::TOOLS.fetch(reading.tool)
+            tool = MeasuringTools.error(reading.tool)
             reading.definition.unit == "kg" ? [Odds::MASS_TOLERANCE * value, tool].max : tool
           end
 

@@ -18,7 +18,7 @@ module Gimlet
           private
 
           def at_most
-            " (less than #{Words.plain((360.0 / written('slots')).round(1))}°)" if written("slots")
+            " (less than #{Plain.number(360.0 / written('slots'), 1)}°)" if written("slots")
           end
         end
       end
