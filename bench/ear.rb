@@ -10,7 +10,7 @@ require_relative "../lib/gimlet/counter/reference"
 require_relative "../lib/gimlet/exchange/vocabulary_files"
 
 documents = Dir[File.expand_path("../data/demo/catalogue/*.json", __dir__)].map { |file| JSON.parse(File.read(file)) }
-snapshot = Gimlet::Core::Catalogue::Snapshot.new(documents.map { |one| Gimlet::Core::Catalogue::Build.call(one) }, version: "bench")
+snapshot = Gimlet::Core::Catalogue::Snapshot.new(documents.map { |document| Gimlet::Core::Catalogue::Build.call(document) }, version: "bench")
 ear = Gimlet::Counter::Reference.new(snapshot, Gimlet::Exchange::VocabularyFiles.shipped, Gimlet::Exchange::ReferenceFiles::TABLES).ear
 
 KINDS = { "figures" => "7 ", "words" => "grumbles ", "bolts" => "8 bolts ", "letters" => "K ", "letters and figures" => "K4",

@@ -82,7 +82,7 @@ Dir.mktmpdir do |folder|
   puts "steps                         median ms     p95 ms  × the demo"
   base = report("demo", Array.new(TICKETS) { |at| small.call(lines(documents[at])) }.flatten)
   report("#{MODELS} models", Array.new(TICKETS) { |at| big.call(lines(documents[(at * 97) % documents.size])) }.flatten, base)
-  edited = documents[3].merge("models" => documents[3]["models"].map { |one| one.merge("popularity" => 7) })
+  edited = documents[3].merge("models" => documents[3]["models"].map { |model| model.merge("popularity" => 7) })
   large[:series].where(id: edited["series"]["id"]).update(row(edited))
   changed(large, "2")
   report("after an edit of one series", Array.new(5) { big.step("/api/tickets/1/entries", kind: "said", words: "8 bolts").last }, base)

@@ -17,7 +17,7 @@ SCOPE = %w[inlet_valves discharge_valves packings].freeze
 DOCUMENTS = Dir[File.expand_path("../data/demo/catalogue/*.json", __dir__)].map { |file| JSON.parse(File.read(file)) }
 
 def reference(documents)
-  series = documents.map { |one| Gimlet::Core::Catalogue::Build.call(one) }
+  series = documents.map { |document| Gimlet::Core::Catalogue::Build.call(document) }
   Gimlet::Counter::Reference.new(Gimlet::Core::Catalogue::Snapshot.new(series, version: "bench"), Gimlet::Exchange::VocabularyFiles.shipped, Gimlet::Exchange::ReferenceFiles::TABLES)
 end
 
@@ -124,7 +124,7 @@ section("strangers") do |random|
   # A whole series taken out of the catalogue: its pumps are strangers with everything else in place.
   outcomes = DOCUMENTS.each_index.flat_map do |out|
     rest = reference(DOCUMENTS.reject.with_index { |_, at| at == out })
-    gone = FIELD.hypotheses.select { |one| one.family == DOCUMENTS[out]["series"]["id"] }
+    gone = FIELD.hypotheses.select { |hypothese| hypothese.family == DOCUMENTS[out]["series"]["id"] }
     short = Trial.new(rest, SCOPE)
     Array.new(CALLS / DOCUMENTS.size) do
       gone.sample(random: random).then do |truth|
@@ -172,7 +172,7 @@ section("calls") do |random|
               percent(outcomes.sum(&:opened), asked))
   puts "said              calls  mean said   right    (bar: at most 0.07 apart; at 0.95 and more right 0.97)"
   [[0.0, 0.5], [0.5, 0.6], [0.6, 0.7], [0.7, 0.8], [0.8, 0.9], [0.9, 0.95], [0.95, 0.98], [0.98, 1.01]].each do |low, high|
-    some = outcomes.select { |one| one.sure >= low && one.sure < high }
+    some = outcomes.select { |outcome| outcome.sure >= low && outcome.sure < high }
     if some.any?
       puts format("%.2f to %.2f %10d %10.3f %7.3f", low, [high, 1].min, some.size, some.sum(&:sure) / some.size,
                   some.count(&:right) / some.size.to_f)

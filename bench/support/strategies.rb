@@ -21,9 +21,9 @@ module Strategies
 
   # The same list for every caller, in the order a printed form has it.
   def fixed(field)
-    list = field.vocabulary.traits.values.select do |one|
-      one.cost("phone") && !one.slot && !one.many && field.column(one.id).values.compact.size > 1
+    list = field.vocabulary.traits.values.select do |trait|
+      trait.cost("phone") && !trait.slot && !trait.many && field.column(trait.id).values.compact.size > 1
     end
-    ->(readings) { list.map(&:id).find { |id| readings.none? { |one| one.trait == id } } }
+    ->(readings) { list.map(&:id).find { |id| readings.none? { |reading| reading.trait == id } } }
   end
 end

@@ -75,6 +75,6 @@ class Trial
     first = found.order_classes.first
     Outcome.new(enough: found.enough, right: first.id == order, sure: first.probability, questions: asked.size,
                 opened: asked.count { |id| @reference.vocabulary.trait(id).opened? }, dry: !found.enough && question.nil?,
-                none: !found.plausible, rank: found.order_classes.index { |one| one.id == order })
+                none: !found.plausible, rank: found.order_classes.index { |order_class| order_class.id == order })
   end
 end

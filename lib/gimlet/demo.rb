@@ -28,8 +28,8 @@ module Gimlet
     def self.seed(database)
       documents = Exchange::CatalogueFiles.read(File.join(DATA, "catalogue"))
       Counter::ImportCatalogue.new(Store::Catalogue.new(database), Counter::References.vocabulary_of(database)).call(documents)
-      Store::Stock.new(database).put(Exchange::PriceList.read(File.join(DATA, "stock.csv")).rows)
-      Store::Customers.new(database).put(JSON.parse(File.read(File.join(DATA, "customers.json"), encoding: "UTF-8"), symbolize_names: true))
+      Store::Stock.new(database).upsert(Exchange::PriceList.read(File.join(DATA, "stock.csv")).rows)
+      Store::Customers.new(database).upsert(JSON.parse(File.read(File.join(DATA, "customers.json"), encoding: "UTF-8"), symbolize_names: true))
       Store::Settings.new(database)[MARK] = Time.now.utc.to_s
     end
 
@@ -56,7 +56,7 @@ module Gimlet
 
     # On its own machine they sign in with one key; from elsewhere nobody knows their secrets.
     def staff(people)
-      PEOPLE.each { |name, role| people.put(name, role, SecureRandom.hex(16)) } unless people.any?
+      PEOPLE.each { |name, role| people.upsert(name, role, SecureRandom.hex(16)) } unless people.any?
     end
 
     def aside

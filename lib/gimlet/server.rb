@@ -74,7 +74,7 @@ module Gimlet
       file = "#{@path}.first-owner"
       File.write(file, "Sign in as “owner” with #{secret}, give people names and secrets (at the desk, or with bin/gimlet person), then remove " \
                        "this file.\n", perm: 0o600)
-      people.put("owner", "owner", secret)
+      people.upsert("owner", "owner", secret)
       @out.puts "Nobody is on file yet: how to sign in as “owner” stands in #{file}."
     end
 

@@ -10,7 +10,7 @@ class AuthorizationTest < Minitest::Test
   def people = @people ||= Gimlet::Store::People.new(database, cost: 4)
 
   def tokens = Gimlet::Store::Tokens.new(database)
-  def staff = Gimlet::Store::People::ROLES.each { |role| people.put("the #{role}", role, "secret #{role}") }
+  def staff = Gimlet::Store::People::ROLES.each { |role| people.upsert("the #{role}", role, "secret #{role}") }
 
   # By hand from what each role is for: who may ask for what. Everybody else is refused.
   TABLE = {

@@ -15,8 +15,8 @@ class BenchApiTest < Minitest::Test
   end
 
   def note(kind, key: nil, **body) = send_json("POST", PATH, { kind: kind, key: key || "k#{@count = (@count || 0) + 1}", **body })
-  def first_box(bench) = bench["sections"].find { |one| one["title"] == "Take apart" }["lines"][0]["boxes"][0]
-  def head(bench = json) = bench["tightening"].find { |one| one["id"] == "head_bolts" }
+  def first_box(bench) = bench["sections"].find { |section| section["title"] == "Take apart" }["lines"][0]["boxes"][0]
+  def head(bench = json) = bench["tightening"].find { |row| row["id"] == "head_bolts" }
   # The two that draw the head in are turned first.
   FIRST = 2
   def reach(reading, turn: FIRST, **others) = note("tightened", fastener: "head_bolts", turn: turn, reading: reading, by: "wrench", **others)
@@ -79,8 +79,8 @@ class BenchApiTest < Minitest::Test
   def test_a_turn_without_a_torque_is_ticked
     place "plate PG50L, packings"
     ticked = send_json("POST", PATH, { kind: "ticked", key: "a", item: "turn packing_nuts 3", done: true })
-    nuts = ticked["tightening"].find do |one|
-      one["id"] == "packing_nuts"
+    nuts = ticked["tightening"].find do |row|
+      row["id"] == "packing_nuts"
     end
     assert_equal [nil, true], nuts["turns"][3].values_at("allowed", "done")
     note("tightened", fastener: "packing_nuts", turn: 3, reading: "20", by: "typed")

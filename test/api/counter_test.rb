@@ -35,8 +35,8 @@ class CounterApiTest < Minitest::Test
     assert_equal "sight_glass", answer["next_questions"].first["trait"]
     refute answer["enough_to_order"]
 
-    readings = answer["readings"].map do |one|
-      one.slice("trait", "value", "unit").compact
+    readings = answer["readings"].map do |reading|
+      reading.slice("trait", "value", "unit").compact
     end << answer["next_questions"].first["answers"].first["reading"]
     again = send_json("POST", "/api/identify", readings: readings, scope: answer["heard"]["scope"], channel: "phone")
     assert again["enough_to_order"], again["lacking"]
@@ -47,9 +47,9 @@ class CounterApiTest < Minitest::Test
                                             policy: "cheapest", pumps: 2, units: "in lb")
     assert_schema "Plan"
     assert_equal ["cheapest", "lbf·in"], [answer["plans"].first["policy"], answer["units"]]
-    head = answer["tightening"].find { |one| one["fastener"] == "head_bolts" }
+    head = answer["tightening"].find { |row| row["fastener"] == "head_bolts" }
     assert_equal "195 lbf·in", head["asked"]["text"]
-    assert_equal [*1..8], head["points"].map { |one| one["order"] }.sort
+    assert_equal [*1..8], head["points"].map { |point| point["order"] }.sort
     assert_equal 6, answer["demand"].find { |one| one["part"] == "PW-4220" }["quantity"]
     bought = answer["plans"].first["lines"].each_with_object(Hash.new(0)) do |line, sums|
       line["covers"].each do |part, n|

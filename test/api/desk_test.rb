@@ -44,7 +44,7 @@ class DeskTest < Minitest::Test
     send_json("POST", "/api/uploads/#{sent['id']}/take", mark: sent["prices"]["mark"])
     assert_problem(422, "not_looked_at")
     people = Gimlet::Store::People.new(database, cost: 4)
-    %w[Ada Ben].each { |name| people.put(name, "keeper", "5926") }
+    %w[Ada Ben].each { |name| people.upsert(name, "keeper", "5926") }
     send_json("POST", "/api/session", name: "Ada", secret: "5926")
     sent = upload("/api/price-list", LIST)
     send_json("POST", "/api/session", name: "Ben", secret: "5926")

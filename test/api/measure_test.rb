@@ -72,7 +72,7 @@ class MeasureTest < Minitest::Test
                   signs: ["pressure_loss"])
       assert_equal 200, last_response.status, last_response.body
       refute_empty told["suspects"]
-      told["suspects"].each { |one| assert one["probability"].between?(0, 1), told["suspects"].inspect }
+      told["suspects"].each { |suspect| assert suspect["probability"].between?(0, 1), told["suspects"].inspect }
     end
   end
 
@@ -83,14 +83,14 @@ class MeasureTest < Minitest::Test
     shares = told["told"].to_h { |one| one.values_at("name", "share") }
     assert_in_delta 0.928, shares["volumetric efficiency"], 0.002
     assert_in_delta 0.69, shares["speed"], 0.001
-    assert_in_delta 0.928, told["worked"].find { |one| one["id"] == "volumetric" }["value"], 0.002
+    assert_in_delta 0.928, told["worked"].find { |figure| figure["id"] == "volumetric" }["value"], 0.002
   end
 
   def test_in_the_customers_units
     told = flow(figures: { flow: "4 gpm", pressure: "3000 psi" }, units: { flow: "US gpm", pressure: "psi" })
     assert_equal([4.0, 3000], told["given"].map { |one| one["value"] })
     # Charts: 4 gpm at 3000 psi is a size 4.6.
-    assert_in_delta 4.62, told["worked"].find { |one| one["id"] == "nozzle" }["value"], 0.01
+    assert_in_delta 4.62, told["worked"].find { |figure| figure["id"] == "nozzle" }["value"], 0.01
     assert_equal [3000, 4.0], told["curves"]["working"]
     sums = flow(bucket: { litres: 20, seconds: 85, nozzle: "045", pressure: "2000 psi" }, pump: "TK4L20",
                 units: { flow: "US gpm", pressure: "psi" })["told"]
@@ -105,7 +105,7 @@ class MeasureTest < Minitest::Test
     assert_schema "TicketView"
     assert_match(/\AWorn nozzle/, view["measured"].first["verdict"])
     assert_equal ["nozzle", []], [view["diagnosis"]["suspects"].first["id"], view["diagnosis"]["scope"]]
-    assert_includes view["call"].first["items"].flat_map { |one| one["texts"] }, "head bolts 8"
+    assert_includes view["call"].first["items"].flat_map { |item| item["texts"] }, "head bolts 8"
     struck = send_json("POST", "/api/tickets/#{view['id']}/entries",
                        entry("struck", **view["measured"].first.slice("of", "item").transform_keys(&:to_sym)))
     assert_empty struck["measured"]
@@ -116,11 +116,11 @@ class MeasureTest < Minitest::Test
 
   def test_a_ring_on_a_ticket_is_a_reading
     view = ticket("only a used ring 24 by 30 mm, cone heads")
-    assert_includes view["call"].first["items"].flat_map { |one| one["texts"] }, "O-ring inner diameter 24 mm"
+    assert_includes view["call"].first["items"].flat_map { |item| item["texts"] }, "O-ring inner diameter 24 mm"
     kept = send_json("POST", "/api/tickets/#{view['id']}/entries",
                      entry("measured", what: "seal", measure: { kind: "lip", inner_mm: 20, outer_mm: 30, height_mm: 7 }))
     assert_equal 2, kept["measured"].size
-    assert_includes kept["call"].last["items"].flat_map { |one| one["texts"] }, "seal outer diameter 30 mm"
+    assert_includes kept["call"].last["items"].flat_map { |item| item["texts"] }, "seal outer diameter 30 mm"
     send_json("POST", "/api/tickets/#{view['id']}/entries", entry("measured", what: "seal", measure: { inner_mm: 11, outer_mm: 7 }))
     assert_problem(422, "inner_wider")
     ticket("ring 11 by 7")
@@ -135,7 +135,7 @@ class MeasureTest < Minitest::Test
     assert_equal %w[seal exact],
                  [view["measured"].first["what"], seal(kind: "lip", inner_mm: 20, outer_mm: 30, height_mm: 7)["verdict"]["verdict"]]
     assert_match(/: This is the size\.\z/, view["measured"].first["verdict"])
-    texts = view["call"].first["items"].flat_map { |one| one["texts"] }
+    texts = view["call"].first["items"].flat_map { |item| item["texts"] }
     assert_includes texts, "seal outer diameter 30 mm"
     assert_equal 1, texts.grep(/seal inner diameter/).size, "read once"
     ticket("seal 30x20x7")
@@ -171,12 +171,12 @@ class MeasureTest < Minitest::Test
   def test_as_it_is_spoken
     SPOKEN.each do |words, heard|
       texts = send_json("POST", "/api/preview", words: words)["heard"].flat_map { |one| one["texts"] }
-      assert texts.any? { |one| one.include?(heard) }, "#{words}: #{texts}"
+      assert texts.any? { |text| text.include?(heard) }, "#{words}: #{texts}"
     end
     ["piston ring 20 by 3", "support ring 20 x 28", "one sixteen mm plunger", "three two inch bolts", "piston rings worn",
      "kicked the bucket"].each do |words|
       texts = send_json("POST", "/api/preview", words: words)["heard"].flat_map { |one| one["texts"] }
-      refute texts.any? { |one| one.match?(/dash|bucket:|ring:/) }, "#{words}: #{texts}"
+      refute texts.any? { |text| text.match?(/dash|bucket:|ring:/) }, "#{words}: #{texts}"
     end
   end
 
@@ -187,7 +187,7 @@ class MeasureTest < Minitest::Test
     found = order["record"]["work"]["found"]
     assert_match(%r{\A20 litres in 85 s, nozzle 045, pressure 100 bar: Worn nozzle.*N·√\(p/4000\)}, found.first)
     assert_includes found, "pumps brake fluid"
-    assert(order["record"]["cautions"].any? { |one| one.include?("HG-9: NBR (nitrile) does not bear brake fluid") })
+    assert(order["record"]["cautions"].any? { |caution| caution.include?("HG-9: NBR (nitrile) does not bear brake fluid") })
   end
 
   # What was measured of a pump that the catalogue has no more is said as such; the ticket goes on.
@@ -226,8 +226,8 @@ class MeasureTest < Minitest::Test
   def test_what_goes_along_can_be_taken_off
     view = ticket("plate TK4R20, serial 31500, 15 lpm, green, packings")
     step = lambda { |**body|
-      send_json("POST", "/api/tickets/#{view['id']}/entries", entry("also", **body))["plan"]["plans"].first["lines"].map do |one|
-        one["number"]
+      send_json("POST", "/api/tickets/#{view['id']}/entries", entry("also", **body))["plan"]["plans"].first["lines"].map do |line|
+        line["number"]
       end
     }
     assert_includes step.call(number: "HG-V18", quantity: 1, reason: "a new unloader"), "HG-V18"

@@ -32,7 +32,7 @@ class OrdersApiTest < Minitest::Test
     assert_equal 200, last_response.status
     get "/api/orders"
     assert_schema "OrderPage"
-    assert_equal([["packings", "oil seals"]], json["orders"].map { |one| one["work"] })
+    assert_equal([["packings", "oil seals"]], json["orders"].map { |order| order["work"] })
     assert_operator first["record"]["sure"], :>, 0.95
     get "/api/tickets/#{made['id']}"
     assert_equal ["ordered", "saved as order 1"], json["call"].last.values_at("kind", "text")
@@ -133,7 +133,7 @@ class OrdersApiTest < Minitest::Test
     assert_equal 201, last_response.status
     assert_schema "Order"
     assert_equal [first["id"], 2, "he wants the oil seals too"], second.values_at("id", "version", "amended_because")
-    assert_equal(["packings", "oil seals"], second["record"]["work"]["areas"].map { |one| one["name"] })
+    assert_equal(["packings", "oil seals"], second["record"]["work"]["areas"].map { |area| area["name"] })
     get "/api/orders/1/versions/1"
     assert_equal first["record"], json["record"]
     assert_schema "Order"
@@ -217,12 +217,12 @@ class OrdersApiTest < Minitest::Test
   def test_what_was_seen_is_what_is_ordered
     made = ticket
     document = JSON.parse(JSON.generate(get("/api/catalogue/pellwick-tk4") && json))
-    document["fasteners"].find { |one| one["id"] == "head_bolts" }["tightenings"][0]["value"] = 240
+    document["fasteners"].find { |fastener| fastener["id"] == "head_bolts" }["tightenings"][0]["value"] = 240
     import(document)
     order(made)
     problem = assert_problem(409, "changed", field: "seen")
     assert_match(/head bolts M8: .*22 ± 1 N·m.* is .*27\.1 ± 1 N·m/, problem["detail"])
-    assert(problem["changes"].all? { |one| one.values.compact.all? { |told| told.match?(/head bolts|torque wrench/) } })
+    assert(problem["changes"].all? { |change| change.values.compact.all? { |told| told.match?(/head bolts|torque wrench/) } })
     assert_equal 0, database[:orders].count
     get "/api/tickets/#{made['id']}"
     order(json)
@@ -233,13 +233,13 @@ class OrdersApiTest < Minitest::Test
     made = ticket
     stock = Gimlet::Store::Stock.new(database)
     kit = stock.all["PW-K220"]
-    stock.put([{ number: "PW-K220", price_cents: kit.price_cents + 500, on_hand: kit.on_hand, pack: 1 }])
+    stock.upsert([{ number: "PW-K220", price_cents: kit.price_cents + 500, on_hand: kit.on_hand, pack: 1 }])
     order(made)
     assert_match(/1 × PW-K220 TK4 seal kit 20, one pump, 67\.18” is “.*72\.18/, assert_problem(409, "changed")["detail"])
-    stock.put([{ number: "PW-K220", price_cents: kit.price_cents, on_hand: 0, pack: 1 }])
+    stock.upsert([{ number: "PW-K220", price_cents: kit.price_cents, on_hand: 0, pack: 1 }])
     order(made)
     assert_match(/PW-K220.*is gone/, assert_problem(409, "changed")["detail"])
-    stock.put([{ number: "PW-K220", price_cents: kit.price_cents, on_hand: 9, pack: 1 }])
+    stock.upsert([{ number: "PW-K220", price_cents: kit.price_cents, on_hand: 9, pack: 1 }])
     order(made)
     assert_equal 201, last_response.status, "as it was seen"
   end
@@ -290,7 +290,7 @@ class OrdersApiTest < Minitest::Test
   end
 
   def assert_same_record(kept, read, card)
-    assert_equal(kept["tightening"].map { |one| one["text"] }, read["tightening"].map { |one| one["text"] })
+    assert_equal(kept["tightening"].map { |row| row["text"] }, read["tightening"].map { |row| row["text"] })
     kept["parts"]["lines"].each { |line| assert_includes card, line["number"] }
     assert_includes card, kept["tightening"].first["text"].split(";").first
     faced = kept["stacks"].flat_map { |stack| stack["layers"] }.filter_map { |layer| layer["facing"] }

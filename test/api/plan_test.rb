@@ -14,9 +14,9 @@ class PlanApiTest < Minitest::Test
     assert_equal 200, last_response.status
     assert_schema "Plan"
     assert_equal({ "UV 120" => 1, "UV 220" => 1, "UV 320" => 1 }, needed)
-    packing = json["stacks"].find { |one| one["id"] == "packing" }
+    packing = json["stacks"].find { |stack| stack["id"] == "packing" }
     assert_equal [["left end"], %w[replace replace replace turn]], [packing["positions"], packing["layers"].map { |layer| layer["fates"].first }]
-    nuts = json["tightening"].find { |one| one["fastener"] == "end_nuts" }
+    nuts = json["tightening"].find { |row| row["fastener"] == "end_nuts" }
     assert_equal [8, [*1..8]], [nuts["count"], nuts["points"].map { |point| point["order"] }.sort]
   end
 
@@ -24,11 +24,11 @@ class PlanApiTest < Minitest::Test
     plan(scope: ["rod_seals"], findings: [{ slot: "rod_seal", position: "right end", measured: { "hours since renewed" => 1900 } }])
     assert_equal 1, needed["UV 520"]
     assert_match(/hours since renewed 1900 measured, limit at most 1800 hours/, json["demand"].find { |one| one["part"] == "UV 520" }["reasons"].join)
-    assert_equal(["UV 520"], json["held"].map { |one| one["part"] } & ["UV 520"], "the other end may need one too")
+    assert_equal(["UV 520"], json["held"].map { |part| part["part"] } & ["UV 520"], "the other end may need one too")
     plan(scope: ["discharge_valves"], findings: [{ slot: "hp_seat", position: "left end", outcome: "replace" }])
     assert_equal({ "UV 80" => 1, "UV 81" => 1, "UV 82" => 1 }, needed, "seat, poppet and spring go as a set")
     plan(scope: ["discharge_valves"], findings: [{ slot: "hp_seat", outcome: "rework" }])
-    lapped = json["keep"].find { |one| one["slot"] == "hp_seat" }
+    lapped = json["keep"].find { |piece| piece["slot"] == "hp_seat" }
     assert_equal "rework", lapped["fate"]
     assert_match(/wet-and-dry on a flat block/, lapped["look"].join)
   end

@@ -12,7 +12,7 @@ class SignInTest < Minitest::Test
   # bcrypt's least work, so that a table of sign-ins takes no minute.
   def people = @people ||= Gimlet::Store::People.new(database, cost: 4)
   def app = @app ||= Gimlet::API::App.new(database, demo: false)
-  def staff = Gimlet::Store::People::ROLES.each { |role| people.put("the #{role}", role, "secret #{role}") }
+  def staff = Gimlet::Store::People::ROLES.each { |role| people.upsert("the #{role}", role, "secret #{role}") }
 
   def from(address, verb, path, body = nil, **headers)
     custom_request(verb, path, {}, input: body ? JSON.generate(body) : "", "CONTENT_TYPE" => "application/json", "REMOTE_ADDR" => address, **headers)
@@ -96,7 +96,7 @@ class SignInTest < Minitest::Test
   def test_guesses_at_once_are_counted_before_they_are_weighed
     staff
     slow = Gimlet::Store::People.new(database, cost: 9)
-    slow.put("the owner", "owner", "secret owner")
+    slow.upsert("the owner", "owner", "secret owner")
     apps = Array.new(4) { Gimlet::API::App.new(Gimlet::Store.file(database.opts[:database])) }
     codes = Array.new(20) do |at|
       Thread.new do
@@ -110,7 +110,7 @@ class SignInTest < Minitest::Test
 
   # Four guesses at each of eight names locked nobody; now the address waits.
   def test_a_few_guesses_at_many_names
-    8.times { |at| people.put("person #{at}", "counter", "4#{at}17") }
+    8.times { |at| people.upsert("person #{at}", "counter", "4#{at}17") }
     codes = Array.new(32) { |at| from(AFAR, "POST", "/api/session", { name: "person #{at / 4}", secret: "0000" })["code"] }
     assert_equal({ "wrong_secret" => 10, "locked" => 22 }, codes.tally)
     elsewhere = Array.new(40) { |at| from("10.1.0.#{at}", "POST", "/api/session", { name: "nobody #{at}", secret: "0000" })["code"] }
@@ -152,7 +152,7 @@ class SignInTest < Minitest::Test
 
   # The same work, and the same words.
   def test_a_name_that_nobody_has_takes_as_long
-    people.put("known", "counter", "4821")
+    people.upsert("known", "counter", "4821")
     people.verified("nobody", "the first of a process")
     work = lambda do |name|
       salts = []
@@ -200,7 +200,7 @@ class SignInTest < Minitest::Test
   def test_who_left_is_out_at_once_and_an_owner_stays
     staff
     sign_in("counter")
-    assert people.remove("the counter")
+    assert people.deactivate("the counter")
     get "/api/tickets"
     assert_problem(401, "sign_in")
     sign_in("counter")
@@ -209,7 +209,7 @@ class SignInTest < Minitest::Test
       %w[x keeper 4321] => "too_easy", ["x", "owner", "      "] => "too_easy", %w[Oddny owner oddny] => "too_easy",
       ["x", "counter", "ü" * 40] => "too_long", %w[script counter 8264] => "name_taken" }.each do |wrong, code|
       Gimlet::Store::Tokens.new(database).issue("script", "counter")
-      assert_equal code, assert_raises(Gimlet::Core::InputError) { people.put(*wrong) }.code, wrong.inspect
+      assert_equal code, assert_raises(Gimlet::Core::InputError) { people.upsert(*wrong) }.code, wrong.inspect
     end
     assert_equal "name_taken", assert_raises(Gimlet::Core::InputError) { Gimlet::Store::Tokens.new(database).issue("the bench", "bench") }.code
   end
@@ -217,12 +217,12 @@ class SignInTest < Minitest::Test
   # Two owners made bench at the same moment left none.
   def test_two_owners_at_once_leave_one
     10.times do |round|
-      people.put("Ada #{round}", "owner", "5926")
-      people.put("Ben #{round}", "owner", "5927")
+      people.upsert("Ada #{round}", "owner", "5926")
+      people.upsert("Ben #{round}", "owner", "5927")
       database[:people].exclude(name: ["Ada #{round}", "Ben #{round}"]).update(active: false)
       other = Gimlet::Store::People.new(Gimlet::Store.file(database.opts[:database]), cost: 4)
       ways = [[people, "Ada"], [other, "Ben"]].map do |store, name|
-        Thread.new { round.even? ? store.put("#{name} #{round}", "bench", "5926") : store.remove("#{name} #{round}") rescue $ERROR_INFO } # rubocop:disable Style/RescueModifier
+        Thread.new { round.even? ? store.upsert("#{name} #{round}", "bench", "5926") : store.deactivate("#{name} #{round}") rescue $ERROR_INFO } # rubocop:disable Style/RescueModifier
       end
       ways.each(&:join)
       assert_equal 1, database[:people].where(active: true, role: "owner").count

@@ -17,7 +17,7 @@ class TicketsApiTest < Minitest::Test
     assert_equal 201, last_response.status
     assert_schema "TicketView"
     line = view["call"].first
-    assert_equal([["series mark TK4"], ["head bolts 8"], ["asked for: packings"]], line["items"].map { |one| one["texts"] })
+    assert_equal([["series mark TK4"], ["head bolts 8"], ["asked for: packings"]], line["items"].map { |item| item["texts"] })
     assert_equal(["grumbles at night"], line["unheard"].map { |one| one["words"] })
     assert_equal "TK4", line["words"][line["items"][0]["from"]...line["items"][0]["to"]]
     assert_operator line["pumps"], :<, 20
@@ -25,7 +25,7 @@ class TicketsApiTest < Minitest::Test
     assert_equal view, json
     get "/api/tickets"
     assert_schema "TicketPage"
-    assert_equal([[1, "TK4, 8 bolts, grumbles at night, wants packings"]], json["tickets"].map { |one| one.values_at("entries", "words") })
+    assert_equal([[1, "TK4, 8 bolts, grumbles at night, wants packings"]], json["tickets"].map { |ticket| ticket.values_at("entries", "words") })
   end
 
   def test_a_call_that_comes_to_nothing_is_closed_and_found_again
@@ -40,7 +40,7 @@ class TicketsApiTest < Minitest::Test
     get "/api/tickets"
     assert_equal 0, json["total"]
     get "/api/tickets?state=closed&q=GREEN"
-    assert_equal([view["id"]], json["tickets"].map { |one| one["id"] })
+    assert_equal([view["id"]], json["tickets"].map { |ticket| ticket["id"] })
     assert_equal "open", add(view, "reopened", reason: "he did")["ticket"]["state"]
     add(view, "reopened", reason: "again")
     assert_problem(422, "open")
@@ -70,7 +70,7 @@ class TicketsApiTest < Minitest::Test
     tray = view["tray"]
     assert_equal %w[PW-4141 PW-K220 PW-K41], tray["certain"].map { |one| one["number"] }.sort
     assert_equal 2, tray["open"].size
-    assert_includes tray["open"].last["lines"].map { |one| one["number"] }, "PW-K42A"
+    assert_includes tray["open"].last["lines"].map { |line| line["number"] }, "PW-K42A"
     assert_operator tray["open"].last["wasted_cents"], :>, 0
     settled = add(view, "answered", reading: { trait: "sight_glass", value: "rear" }, label: "rear")
     assert_empty settled["tray"]["open"]
@@ -96,14 +96,14 @@ class TicketsApiTest < Minitest::Test
     assert_equal ["something else"], taken["ticket"]["complaints"]
     refute_includes taken["call"].first["unheard"].map { |one| one["words"] }, "wobbles"
     number = add(taken, "taken_up", of: 1, words: "DB KIT 120", reading: { trait: "part_number", value: "DB KIT 120" })
-    assert_includes number["found"]["readings"].map { |one| one["text"] }, "old part or kit number DBKIT120"
+    assert_includes number["found"]["readings"].map { |reading| reading["text"] }, "old part or kit number DBKIT120"
   end
 
   def test_who_observed_follows_from_how_the_customer_was_present
     view = call("8 bolts")
     add(view, "channel", channel: "counter")
     later = add(view, "said", words: "3 plungers")
-    assert_equal(%w[caller counter], later["found"]["readings"].map { |one| one["observer"] })
+    assert_equal(%w[caller counter], later["found"]["readings"].map { |reading| reading["observer"] })
   end
 
   def test_what_would_be_heard_is_shown_and_not_kept
@@ -163,7 +163,7 @@ class TicketsApiTest < Minitest::Test
     assert_equal 200, last_response.status
   end
 
-  def fastener(view, id) = view["plan"]["tightening"].find { |one| one["fastener"] == id }
+  def fastener(view, id) = view["plan"]["tightening"].find { |row| row["fastener"] == id }
 
   # The sheet of this series has no value for its plunger bolts: the specialist looks it up.
   def test_a_value_that_is_on_no_sheet_is_entered_with_its_source
@@ -176,7 +176,7 @@ class TicketsApiTest < Minitest::Test
     assert_includes bolts["text"], "entered at the counter: letter of the maker, 4 May"
     assert_equal "plunger fix: 20 lbf·ft, from letter of the maker, 4 May", entered["call"].last["text"]
     moved = add(view, "pump", id: "SC325L")
-    assert_equal [false], moved["plan"]["tightening"].map { |one| one["entered"] }.uniq, "another pump's gaps are its own"
+    assert_equal [false], moved["plan"]["tightening"].map { |row| row["entered"] }.uniq, "another pump's gaps are its own"
     add(view, "pump", id: nil)
     assert_equal "none", fastener(add(view, "entered", pump: "MGL40", fastener: "plunger_fix", value: nil), "plunger_fix")["kind"]
   end

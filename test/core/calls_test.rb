@@ -30,13 +30,13 @@ class CallsTest < Minitest::Test
     list = outcomes(Strategies.fixed(@field))
     assert_operator ours.count(&:right), :>=, CALLS - 2
     assert_operator mean(ours), :<, 0.65 * mean(list)
-    sure = ours.select { |one| one.sure >= 0.95 }
+    sure = ours.select { |our| our.sure >= 0.95 }
     assert_operator sure.count(&:right), :>=, (0.95 * sure.size).floor
   end
 
   def test_the_same_seed_makes_the_same_catalogue
     again = SyntheticCatalogue.snapshot(models: 400, seed: 5)
-    assert_equal(@snapshot.variants.map { |one| [one.id, one.traits] }, again.variants.map { |one| [one.id, one.traits] })
+    assert_equal(@snapshot.variants.map { |variant| [variant.id, variant.traits] }, again.variants.map { |variant| [variant.id, variant.traits] })
     refute_equal @snapshot.variants.map(&:id), SyntheticCatalogue.snapshot(models: 400, seed: 6).variants.map(&:id)
   end
 

@@ -16,16 +16,16 @@ class CatalogueTest < Minitest::Test
   def test_two_breaks_make_three_variants_of_a_model
     variants = with_breaks({ "id" => "b", "from" => 500, "note" => "n", "share_from" => 0.2, "models" => ["DK420"] },
                            { "id" => "a", "from" => 100, "note" => "n", "share_from" => 0.7, "models" => ["DK420"] })
-    cut = variants.select { |one| one.designation == "DK420" }
+    cut = variants.select { |variant| variant.designation == "DK420" }
     assert_equal ["before 100", "100 to 499", "from 500"], cut.map(&:serial_range)
     [0.3, 0.5, 0.2].zip(cut) { |share, one| assert_in_delta share, one.share }
     assert_equal [true, false], [cut[1].from?("a"), cut[1].from?("b")]
-    assert_equal [nil], variants.select { |one| one.designation == "DK418" }.map(&:serial_range)
+    assert_equal [nil], variants.select { |variant| variant.designation == "DK418" }.map(&:serial_range)
   end
 
   def test_each_serial_belongs_to_exactly_one_variant
     variants = snapshot.variants_of("TK4L20")
-    [1, 30_999, 31_000, 99_999].each { |serial| assert_equal 1, variants.count { |one| one.covers_serial?(serial) }, serial }
+    [1, 30_999, 31_000, 99_999].each { |serial| assert_equal 1, variants.count { |variant| variant.covers_serial?(serial) }, serial }
   end
 
   def test_conditions

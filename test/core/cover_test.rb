@@ -43,7 +43,7 @@ class CoverTest < Minitest::Test
     needs = { "a" => 3, "b" => 3, "c" => 2 }
     offers = [offer("ab", { "a" => 1, "b" => 1 }, 300), offer("c", { "c" => 1 }, 100), offer("a", { "a" => 1 }, 90)]
     both = Cover.new(needs, offers).call
-    apart = [%w[a b], %w[c]].map { |parts| Cover.new(needs.slice(*parts), offers.select { |one| (one.covers.keys - parts).empty? }).call.score }
+    apart = [%w[a b], %w[c]].map { |parts| Cover.new(needs.slice(*parts), offers.select { |offer| (offer.covers.keys - parts).empty? }).call.score }
     assert_equal apart.transpose.map(&:sum), both.score
     assert_equal 0, both.gap_cents
   end
@@ -59,7 +59,7 @@ class CoverTest < Minitest::Test
     120.times do
       needs = %w[a b c].first(random.rand(1..3)).to_h { |part| [part, random.rand(1..3)] }
       offers = Array.new(random.rand(1..5)) { |at| random_offer(needs, at, random) }
-      limits = offers.to_h { |one| [one.number, random.rand(0..3)] }
+      limits = offers.to_h { |offer| [offer.number, random.rand(0..3)] }
       assert_equal by_hand(needs, offers, limits), Cover.new(needs, offers, limits: limits).call.score, [needs, offers, limits].inspect
     end
   end
@@ -70,7 +70,7 @@ class CoverTest < Minitest::Test
   end
 
   def by_hand(needs, offers, limits)
-    ranges = offers.map { |one| (0..limits[one.number]).to_a }
+    ranges = offers.map { |offer| (0..limits[offer.number]).to_a }
     ranges[0].product(*ranges.drop(1)).map do |counts|
       chosen = offers.zip(counts)
       short = needs.sum { |part, need| [need - chosen.sum { |one, count| count * (one.covers[part] || 0) }, 0].max }

@@ -15,16 +15,16 @@ class DiagnosisTest < Minitest::Test
 
   def test_forty_calls_lead_to_what_was_behind_them
     assert_operator CASES.size, :>=, 40
-    places = CASES.to_h { |one| [one["said"], found(one).suspects.map { |suspect| suspect.cause.id }.index(one["found"]) || 99] }
+    places = CASES.to_h { |example| [example["said"], found(example).suspects.map { |suspect| suspect.cause.id }.index(example["found"]) || 99] }
     assert_empty places.select { |_, place| place > 1 }, "the cause must be among the first two"
     assert_operator places.values.count(0), :>=, (CASES.size * 0.85).ceil, places.reject { |_, place| place.zero? }.inspect
   end
 
   def test_the_least_work_that_mends_it_and_never_a_full_rebuild_for_one_area
-    CASES.each do |one|
-      scope = found(one).scope
-      assert_empty one["scope"] - scope, one["said"]
-      assert_operator scope.size, :<=, one["scope"].size + (one["more"] ? 2 : 0), one["said"]
+    CASES.each do |example|
+      scope = found(example).scope
+      assert_empty example["scope"] - scope, example["said"]
+      assert_operator scope.size, :<=, example["scope"].size + (example["more"] ? 2 : 0), example["said"]
     end
   end
 
@@ -33,16 +33,16 @@ class DiagnosisTest < Minitest::Test
       shown = MODEL.signs.values.select { |sign| sign.shows.fetch(cause.id, 0) > 0.3 }.reject(&:ask).map(&:id)
       chances = (1..shown.size).map { |count| chance(shown.first(count), cause) }
       shared = shown.flat_map { |id| MODEL.signs[id].shows.select { |_, share| share > MODEL.signs[id].shows[cause.id] }.keys }
-      chances.each_cons(2) { |one, two| assert_operator two, :>=, one - 0.25, "#{cause.id} #{shown}" } if shared.empty?
+      chances.each_cons(2) { |chance, two| assert_operator two, :>=, chance - 0.25, "#{cause.id} #{shown}" } if shared.empty?
     end
   end
 
-  def chance(told, cause) = DIAGNOSE.call(told).suspects.find { |one| one.cause == cause }&.probability || 0
+  def chance(told, cause) = DIAGNOSE.call(told).suspects.find { |suspect| suspect.cause == cause }&.probability || 0
 
   # Noisy-or by hand: two causes at 0.6 and 0.5 with a leak of 0.02 show it in 1 - 0.98 · 0.4 · 0.5 of all cases.
   def test_the_noisy_or_by_hand
     pressure = MODEL.signs["pressure_loss"]
-    both = MODEL.causes.select { |one| %w[valves packings].include?(one.id) }
+    both = MODEL.causes.select { |cause| %w[valves packings].include?(cause.id) }
     assert_in_delta 0.804, pressure.chance(both), 1e-9
     assert_in_delta 0.02, pressure.chance([]), 1e-9
   end
@@ -51,7 +51,7 @@ class DiagnosisTest < Minitest::Test
   def test_the_posterior_by_hand
     rows = { "causes" => [{ "id" => "a", "areas" => ["x"], "often" => 0.2 }, { "id" => "b", "areas" => [], "often" => 0.1 }],
              "signs" => [{ "id" => "s", "anyway" => 0.0, "shows" => { "a" => 0.5, "b" => 0.8 } }] }
-    suspects = Diagnosis::Diagnose.new(Diagnosis::Model.new(rows)).call(["s"]).suspects.to_h { |one| [one.cause.id, one.probability] }
+    suspects = Diagnosis::Diagnose.new(Diagnosis::Model.new(rows)).call(["s"]).suspects.to_h { |suspect| [suspect.cause.id, suspect.probability] }
     # Alone: 0.2 · 0.5 and 0.1 · 0.8; both at once: 0.3 · 0.2 · 0.1 · (1 - 0.5 · 0.2).
     alone_a, alone_b, both = 0.1, 0.08, 0.3 * 0.02 * 0.9
     assert_in_delta (alone_a + both) / (alone_a + alone_b + both), suspects["a"], 1e-9

@@ -12,7 +12,7 @@ class DoctorTest < Minitest::Test
   end
 
   def test_the_demo_is_sound
-    snapshot.series.each { |one| assert_empty Gimlet::Core::Doctor.call(one), one.id }
+    snapshot.series.each { |series| assert_empty Gimlet::Core::Doctor.call(series), series.id }
   end
 
   def test_a_flow_that_bore_and_speed_cannot_make

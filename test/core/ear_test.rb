@@ -47,8 +47,8 @@ class EarTest < Minitest::Test
   end
 
   def test_a_name_stands_anywhere_and_a_size_after_a_series_is_no_name
-    assert_equal(%w[plate head_bolts], heard("he thinks SC325L with 8 bolts").readings.map { |one| one[:trait] })
-    assert_equal(%w[series plunger_mm], heard("SV 20 mm plunger").readings.map { |one| one[:trait] })
+    assert_equal(%w[plate head_bolts], heard("he thinks SC325L with 8 bolts").readings.map { |reading| reading[:trait] })
+    assert_equal(%w[series plunger_mm], heard("SV 20 mm plunger").readings.map { |reading| reading[:trait] })
   end
 
   # Nothing is dropped in silence: each word is part of something heard, of something not heard, or a small word.
@@ -59,7 +59,7 @@ class EarTest < Minitest::Test
     300.times do
       line = Array.new(random.rand(1..9)) { words.sample(random: random) }.join(" ")
       found = heard(line)
-      spans = found.items.map { |one| one.from...one.to } + found.unheard.map { |one| one.from...one.to }
+      spans = found.items.map { |item| item.from...item.to } + found.unheard.map { |one| one.from...one.to }
       %w[grumbles wobbly zigzag].each do |strange|
         at = line.index(strange) or next
         assert(spans.any? { |span| span.cover?(at) }, "#{strange} in “#{line}”, seed #{Minitest.seed}")
@@ -74,7 +74,7 @@ class EarTest < Minitest::Test
     600.times do
       line = Array.new(random.rand(1..14)) { words.sample(random: random) }.join([" ", ""].sample(random: random))
       asked = [nil, *vocabulary.traits.keys].sample(random: random)
-      assert_instance_of Gimlet::Core::Ear::Heard, heard(line, asked: asked), "#{asked}: #{line}"
+      assert_instance_of Gimlet::Core::Ear::ParseResult, heard(line, asked: asked), "#{asked}: #{line}"
     end
   end
 
@@ -85,7 +85,7 @@ class EarTest < Minitest::Test
              "work" => [{ "areas" => ["packings"], "called" => ["stuffing"] }] }
     ear = Gimlet::Core::Ear::Listener.new(vocabulary.extended(more), Gimlet::Core::Ear::Names.new({}))
     found = ear.call("8 studs, whale foot mark, stuffing")
-    assert_equal([%w[head_bolts 8], %w[frame_mark W]], found.readings.map { |one| [one[:trait], one[:value].to_s] })
+    assert_equal([%w[head_bolts 8], %w[frame_mark W]], found.readings.map { |reading| [reading[:trait], reading[:value].to_s] })
     assert_equal ["packings"], found.scope
     smell = { "id" => "x", "kind" => "smell", "name" => "x", "ask" => "?", "seconds" => {} }
     error = assert_raises(Gimlet::Core::InputError) { vocabulary.extended("traits" => [smell]) }

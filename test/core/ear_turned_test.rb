@@ -57,15 +57,15 @@ class EarTurnedTest < Minitest::Test
     words = %w[zero one two three four five six seven eight nine ten eleven twelve]
     (2..12).each do |count|
       assert_equal texts("#{count} head bolts"), texts("#{words[count]} head bolts"), count
-      assert_equal([["head_bolts", count]], readings(words[count], asked: "head_bolts").map { |one| [one.trait, one.value] })
+      assert_equal([["head_bolts", count]], readings(words[count], asked: "head_bolts").map { |reading| [reading.trait, reading.value] })
     end
   end
 
   def test_every_usual_word_of_a_value_answers_the_question
-    vocabulary.traits.each_value.select { |one| one.kind == "chosen" }.each do |one|
-      one.values.each do |value, names|
+    vocabulary.traits.each_value.select { |trait| trait.kind == "chosen" }.each do |trait|
+      trait.values.each do |value, names|
         names.each do |name|
-          assert_equal [[one.id, value]], readings(name, asked: one.id).map { |reading| [reading.trait, reading.value] }, "#{one.id}: #{name}"
+          assert_equal [[trait.id, value]], readings(name, asked: trait.id).map { |reading| [reading.trait, reading.value] }, "#{trait.id}: #{name}"
         end
       end
     end
@@ -78,10 +78,10 @@ class EarTurnedTest < Minitest::Test
   end
 
   def test_what_is_not_known_is_an_answer_to_every_question
-    vocabulary.traits.each_value do |one|
+    vocabulary.traits.each_value do |trait|
       ["not sure", "no idea", "can't tell", "don't know", "dunno"].each do |words|
-        found = readings(words, asked: one.id)
-        assert_equal [[one.id, true]], found.map { |reading| [reading.trait, reading.unknown] }, "#{one.id}: #{words}"
+        found = readings(words, asked: trait.id)
+        assert_equal [[trait.id, true]], found.map { |reading| [reading.trait, reading.unknown] }, "#{trait.id}: #{words}"
       end
     end
   end
@@ -123,7 +123,7 @@ class EarTurnedTest < Minitest::Test
       plain = name.delete("- ")
       plain.size.times do |at|
         gapped = plain.dup.tap { |text| text[at] = "?" }
-        assert_equal [["plate", gapped.upcase]], readings("plate #{gapped}").map { |one| [one.trait, one.value] }, gapped
+        assert_equal [["plate", gapped.upcase]], readings("plate #{gapped}").map { |reading| [reading.trait, reading.value] }, gapped
       end
     end
   end

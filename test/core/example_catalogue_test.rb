@@ -8,7 +8,7 @@ class ExampleCatalogueTest < Minitest::Test
   DOCUMENT = YAML.load_file(File.expand_path("../../docs/example-catalogue.json", __dir__)).freeze
   SNAPSHOT = Core::Catalogue::Snapshot.new([Core::Catalogue::Build.call(DOCUMENT)], version: "example")
 
-  def pump(id) = SNAPSHOT.variants.find { |one| one.id == id }
+  def pump(id) = SNAPSHOT.variants.find { |variant| variant.id == id }
 
   def work(id, areas, at: {}, extent: "recommended", **job)
     Core::Plan::Rebuild.new(SNAPSHOT, {}).call(pump(id), scope: Core::Scope.of(areas, at: at, extent: extent), **job)
@@ -21,9 +21,9 @@ class ExampleCatalogueTest < Minitest::Test
     found = work("FX-20 from 4000", ["packings"])
     assert_equal({ "FX 4-20" => 4, "FX 6" => 2, "FX 2" => 2, "FX 3" => 2 }, found.demand.lines.to_h { |line| [line.part.number, line.quantity] })
     assert_match(/the guide comes out with the packing covers/, work("FX-20 from 4000", ["wipers"]).demand.lines.first.reasons.join)
-    fates = found.demand.keep.to_h { |one| [one.name, one.fate] }
+    fates = found.demand.keep.to_h { |piece| [piece.name, piece.fate] }
     assert_equal({ "load spring" => :inspect, "backup ring" => :turn, "guide" => :keep }, fates)
-    used = found.consumables.to_h { |one| [one.name, [one.amount, one.packs]] }
+    used = found.consumables.to_h { |consumable| [consumable.name, [consumable.amount, consumable.packs]] }
     assert_equal({ "medium thread adhesive" => [4, 1], "packing lubricant" => [6, nil], "anti-seize paste" => [2.0, nil] }, used)
   end
 
@@ -38,16 +38,16 @@ class ExampleCatalogueTest < Minitest::Test
       assert_equal ["finish", "finish", "after running"], last.map(&:phase)
       assert_includes last[1].text.join, figure
     end
-    refute(work("FX-18 from 4000", ["discharge_valves"], extent: "leak_only").steps.any? { |one| one.phase == "after running" })
+    refute(work("FX-18 from 4000", ["discharge_valves"], extent: "leak_only").steps.any? { |step| step.phase == "after running" })
   end
 
   def test_one_position_opens_one_cap_and_takes_one_of_each
     found = work("FX-20 from 4000", ["discharge_valves"], at: { "discharge_valves" => ["valve 2"] }, extent: "leak_only")
-    caps = found.tightening.find { |one| one.fastener.id == "caps" }
+    caps = found.tightening.find { |row| row.fastener.id == "caps" }
     assert_equal ["2"], caps.fastener.points.map(&:label)
     assert_equal({ "FX 3" => 1 }, found.demand.quantities, "a valve without a finding is looked over where only leaks are mended")
     assert_equal [2], found.consumables.map(&:amount)
-    assert_equal ["valve caps (valve 2)"], found.steps.select { |one| one.phase == "open" }.map(&:title)
+    assert_equal ["valve caps (valve 2)"], found.steps.select { |step| step.phase == "open" }.map(&:title)
   end
 
   def test_each_cover_is_tightened_by_itself
@@ -59,7 +59,7 @@ class ExampleCatalogueTest < Minitest::Test
   end
 
   def test_schools_and_what_they_leave_out
-    needs = Core::Extent::NAMES.keys.to_h { |one| [one, needed("FX-20 from 4000", ["packings"], extent: one)] }
+    needs = Core::Extent::NAMES.keys.to_h { |key| [key, needed("FX-20 from 4000", ["packings"], extent: key)] }
     assert_equal({ "FX 4-20" => 4, "FX 6" => 2 }, needs["leak_only"])
     assert_equal 2, needs["complete"]["FX 7"]
     assert_equal 2, needs["complete"]["FX 8"]
@@ -75,7 +75,7 @@ class ExampleCatalogueTest < Minitest::Test
     short = [finding("spring", position: "valve 1", measured: { "free length" => 10.5 })]
     found = work("FX-20 from 4000", ["discharge_valves"], findings: short, extent: "leak_only")
     assert_equal [1, 1], found.demand.quantities.values_at("FX 8", "FX 2"), "the valve goes as a set with its spring"
-    assert_match(/free length 10.5 measured, limit at least 11 mm/, found.demand.lines.find { |one| one.part.number == "FX 8" }.reasons.join)
+    assert_match(/free length 10.5 measured, limit at least 11 mm/, found.demand.lines.find { |line| line.part.number == "FX 8" }.reasons.join)
     fine = [finding("spring", measured: { "free length" => 11.4 })]
     refute needed("FX-20 from 4000", ["discharge_valves"], findings: fine, extent: "leak_only").key?("FX 8")
     due = [finding("wiper", measured: { "hours since renewed" => 1600 })]
@@ -125,7 +125,7 @@ class ExampleCatalogueTest < Minitest::Test
     plan = Core::Plan::Rebuild.new(SNAPSHOT, stock).call(pump("FX-18 from 4000"), scope: ["packings"]).plans.first
     assert_empty plan.lines
     seal = plan.unfilled.find { |one| one.number == "FX 4-18" }
-    assert_equal([["FX 9", "until the seal arrives, at half pressure"]], seal.stand_ins.map { |one| [one.part, one.note] })
+    assert_equal([["FX 9", "until the seal arrives, at half pressure"]], seal.stand_ins.map { |stand_in| [stand_in.part, stand_in.note] })
   end
 
   def test_kits_for_other_pumps_are_passed_over_with_the_reason
@@ -153,8 +153,8 @@ class ExampleCatalogueTest < Minitest::Test
       fit["for"] = { "from" => "b200" } if fit["for"]&.key?("from")
       fit["for"] = { "before" => "b200" } if fit["for"]&.key?("before")
     end
-    variants = Core::Catalogue::Variant.of_series(Core::Catalogue::Build.call(document)).select { |one| one.designation == "FX-20" }
+    variants = Core::Catalogue::Variant.of_series(Core::Catalogue::Build.call(document)).select { |of_series| of_series.designation == "FX-20" }
     assert_equal ["before 100", "100 to 199", "200 to 299", "from 300"], variants.map(&:serial_range)
-    variants.each { |one| assert_in_delta 0.25, one.share }
+    variants.each { |variant| assert_in_delta 0.25, variant.share }
   end
 end

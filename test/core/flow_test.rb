@@ -65,11 +65,11 @@ class FlowTest < Minitest::Test
       known = truth.to_a.sample(random.rand(3..12), random: random).to_h
       solved = Flow::Solve.new.call(known)
       assert_empty solved.disagreements, "seed #{seed}"
-      solved.worked.each_value do |one|
-        next unless one.assumed.empty?
+      solved.worked.each_value do |figure|
+        next unless figure.assumed.empty?
 
         found += 1
-        assert_in_delta 1, one.value / truth[one.id], 1e-6, "seed #{seed}: #{one.id} from #{known}"
+        assert_in_delta 1, figure.value / truth[figure.id], 1e-6, "seed #{seed}: #{figure.id} from #{known}"
       end
     end
     assert_operator found, :>, 5000

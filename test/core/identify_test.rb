@@ -13,7 +13,7 @@ class IdentifyTest < Minitest::Test
   def all(posterior) = posterior.then { |one| field_size(one).times.map { |at| one.probability(at) } }
   def field_size(posterior) = posterior.weighed.first.places.size
   def leader(found) = snapshot.variants[found.candidates.first.at]
-  def asked(found) = found.questions.map { |one| one.trait.id }
+  def asked(found) = found.questions.map { |question| question.trait.id }
 
   def identify(*readings, scope: SCOPE, channel: "phone", owned: [], settled: [])
     Identify.new(field, classes(scope)).call(readings, channel: channel, owned: owned, settled: settled)
@@ -39,11 +39,11 @@ class IdentifyTest < Minitest::Test
       Hypothesis.new(id: id, weight: 1, family: id, traits: { "head_bolt_drive" => drive }.freeze)
     end
     posterior = Posterior.new(Field.new(two, vocabulary), [reading("head_bolt_drive", "hex 10")])
-    odds, wrong = Gimlet::Core::Readings::Odds, trait("head_bolt_drive").mistaken
-    told, other = 1 - wrong, wrong / odds::FEWEST_CHOICES
+    likelihoods, wrong = Gimlet::Core::Readings::Likelihoods, trait("head_bolt_drive").mistaken
+    told, other = 1 - wrong, wrong / likelihoods::FEWEST_CHOICES
     mean = (told + other) / 2
-    none = odds::NOT_IN_CATALOGUE * (((1 - odds::UNSEEN) * mean) + (odds::UNSEEN * other))
-    weights = [other, told].map { |one| (1 - odds::NOT_IN_CATALOGUE) / 2 * one }
+    none = likelihoods::NOT_IN_CATALOGUE * (((1 - likelihoods::UNSEEN) * mean) + (likelihoods::UNSEEN * other))
+    weights = [other, told].map { |one| (1 - likelihoods::NOT_IN_CATALOGUE) / 2 * one }
     assert_in_delta weights.last / (weights.sum + none), all(posterior).last, 1e-12
     assert_in_delta none / (weights.sum + none), posterior.none, 1e-12
   end
@@ -83,7 +83,7 @@ class IdentifyTest < Minitest::Test
   end
 
   def test_what_does_not_change_the_order_is_said
-    sides = identify(*call_so_far, reading("sight_glass", "side")).differences.find { |one| one.trait.id == "shaft_side" }
+    sides = identify(*call_so_far, reading("sight_glass", "side")).differences.find { |difference| difference.trait.id == "shaft_side" }
     refute sides.changes_order
     assert identify(*call_so_far).differences.first.changes_order
   end
@@ -150,8 +150,8 @@ class IdentifyTest < Minitest::Test
 
   def test_what_is_denied_and_what_is_not_certain
     brass = lambda { |**how|
-      identify(reading("manifold_material", "brass", **how)).candidates.count do |one|
-        snapshot.variants[one.at].trait("manifold_material") == "brass"
+      identify(reading("manifold_material", "brass", **how)).candidates.count do |candidate|
+        snapshot.variants[candidate.at].trait("manifold_material") == "brass"
       end
     }
     assert_operator brass.call, :>, brass.call(denied: true)
@@ -187,7 +187,7 @@ class IdentifyTest < Minitest::Test
 
   def test_a_measured_seal_speaks_for_the_pumps_that_hold_it
     found = identify(reading("seal_id_mm", "20 mm", tool: "caliper"), reading("seal_od_mm", "28 mm", tool: "caliper"), channel: "parts")
-    assert_operator found.candidates.select { |one| snapshot.variants[one.at].trait("plunger_mm") == 20 }.sum(&:probability), :>, 0.85
+    assert_operator found.candidates.select { |candidate| snapshot.variants[candidate.at].trait("plunger_mm") == 20 }.sum(&:probability), :>, 0.85
     assert_match(/TK4[LR]20|RP[LR]20/, leader(found).id)
   end
 
@@ -196,7 +196,7 @@ class IdentifyTest < Minitest::Test
      ["TF2-K16", /OB216C/]].each do |number, models|
       found = identify(reading("part_number", number))
       assert_match models, leader(found).id, number
-      assert_operator found.candidates.select { |one| snapshot.variants[one.at].id.match?(models) }.sum(&:probability), :>, 0.8, number
+      assert_operator found.candidates.select { |candidate| snapshot.variants[candidate.at].id.match?(models) }.sum(&:probability), :>, 0.8, number
     end
   end
 
@@ -230,7 +230,7 @@ class IdentifyTest < Minitest::Test
 
   def test_parts_that_the_likely_orders_do_not_share
     pair = [variant("TK4L20 from 31000"), variant("TK4L20 before 31000")]
-    own = differences(pair, SCOPE).map { |one| one.parts.map(&:number).sort }
+    own = differences(pair, SCOPE).map { |difference| difference.parts.map(&:number).sort }
     assert_equal [%w[PW-4132 PW-4133], %w[PW-4122 PW-4123]], own
     assert_equal [[], []], differences(pair, ["packings"]).map(&:parts)
   end
@@ -241,8 +241,8 @@ class IdentifyTest < Minitest::Test
     assert_equal %w[a b c d e f g h], pictures.of_trait(variant("DK420"), trait("head_bolts")).points.map(&:label)
     assert_nil pictures.of_trait(variant("TK4L20 from 31000"), trait("cap_drive")), "this pump has no caps"
     assert_nil pictures.of_trait(variant("DK420"), trait("cover_colour"))
-    assert_equal(%w[DK4 TK4], pictures.fronts([variant("DK420"), variant("TK4L20 from 31000"), variant("DK418")]).map do |one|
-      one.variant.series.name
+    assert_equal(%w[DK4 TK4], pictures.fronts([variant("DK420"), variant("TK4L20 from 31000"), variant("DK418")]).map do |front|
+      front.variant.series.name
     end)
   end
 
@@ -268,7 +268,7 @@ class IdentifyTest < Minitest::Test
 
   def test_a_candidate_taken_by_hand_is_listed_however_unlikely
     found = Identify.new(field, classes).call([reading("plate", "SC325L")], channel: "phone", chosen: "OB216C")
-    assert_includes found.candidates.map { |one| snapshot.variants[one.at].id }, "OB216C"
+    assert_includes found.candidates.map { |candidate| snapshot.variants[candidate.at].id }, "OB216C"
   end
 
   def test_absurd_double_and_hostile_readings_are_survived
@@ -279,7 +279,7 @@ class IdentifyTest < Minitest::Test
                   reading("head_bolts", random.rand(0..60)), reading("plunger_mm", range: [0.1, 200]),
                   reading("serial", random.rand(10**12))]
       found = identify(*readings.sample(random.rand(1..5), random: random))
-      assert(found.candidates.all? { |one| one.probability.finite? && one.probability.between?(0, 1) })
+      assert(found.candidates.all? { |candidate| candidate.probability.finite? && candidate.probability.between?(0, 1) })
       assert_operator found.order_classes.sum(&:probability), :<=, 1 + 1e-6
       assert_operator found.order_classes.first.probability, :>=, found.candidates.first.probability - 1e-9
       assert_includes 0..1, found.none
@@ -292,8 +292,10 @@ class IdentifyTest < Minitest::Test
     50.times do
       readings = call_so_far.sample(random.rand(0..4), random: random)
       found = identify(*readings)
-      entropy = found.order_classes.sum { |one| one.probability.positive? ? -one.probability * Math.log2(one.probability) : 0 }
-      found.questions.each { |one| assert_includes 0..(entropy + 1e-9), one.gain_bits, one.trait }
+      entropy = found.order_classes.sum do |order_class|
+        order_class.probability.positive? ? -order_class.probability * Math.log2(order_class.probability) : 0
+      end
+      found.questions.each { |question| assert_includes 0..(entropy + 1e-9), question.gain_bits, question.trait }
     end
   end
 

@@ -11,7 +11,7 @@ class InvariantsTest < Minitest::Test
   SOLVED = {} # rubocop:disable Style/MutableConstant
 
   # Pumps that can differ in their orders.
-  SORTS = SNAPSHOT.variants.uniq { |one| [one.series.id, one.traits.values_at(*one.series.condition_keys), one.sides] }.freeze
+  SORTS = SNAPSHOT.variants.uniq { |variant| [variant.series.id, variant.traits.values_at(*variant.series.condition_keys), variant.sides] }.freeze
 
   def areas(pump) = pump.series.areas_of(pump).map(&:id)
   def scopes(pump) = (1..2).flat_map { |size| areas(pump).combination(size).to_a } + [areas(pump)]
@@ -90,8 +90,8 @@ class InvariantsTest < Minitest::Test
   CHECKED = [50, 85, 54, 29.9, 25.4, 24.5, 12, 14.9, 20.3, 45].freeze
 
   def test_torques_of_the_demo_are_its_own
-    torques = snapshot.series.flat_map { |one| one.fasteners.flat_map(&:tightenings).filter_map(&:torque) }
-    near = torques.map { |one| one.to("N·m").value.to_f.round(2) }.select { |value| CHECKED.any? { |checked| (value - checked).abs < 0.06 } }
+    torques = snapshot.series.flat_map { |series| series.fasteners.flat_map(&:tightenings).filter_map(&:torque) }
+    near = torques.map { |torque| torque.to("N·m").value.to_f.round(2) }.select { |value| CHECKED.any? { |checked| (value - checked).abs < 0.06 } }
     assert_empty near
   end
 

@@ -35,7 +35,7 @@ class KindsTest < Minitest::Test
   # Source: the normal curve, one standard error is exp(-1/2) of the top, two are exp(-2).
   def test_a_measurement_falls_off_as_the_normal_curve
     one, two = weights(reading("shaft_mm", 24, tool: "rule"), [23.75, 23.5])
-    floor = Gimlet::Core::Readings::Odds::BLUNDER
+    floor = Gimlet::Core::Readings::Likelihoods::BLUNDER
     assert_in_delta floor + ((1 - floor) * Math.exp(-0.5)), one, 1e-12
     assert_in_delta floor + ((1 - floor) * Math.exp(-2)), two, 1e-12
   end
@@ -83,8 +83,8 @@ class KindsTest < Minitest::Test
   end
 
   def test_a_size_without_its_kind_fits_either
-    assert_equal(weights(reading("cap_drive", "22"), ["hex 22", "socket 22", "hex 17"]).map { |one| one > 0.5 }, [true, true, false])
-    assert_equal(weights(reading("inlet_port", "1/2"), ["G 1/2", "NPT 1/2", "G 3/4"]).map { |one| one > 0.5 }, [true, true, false])
+    assert_equal(weights(reading("cap_drive", "22"), ["hex 22", "socket 22", "hex 17"]).map { |weight| weight > 0.5 }, [true, true, false])
+    assert_equal(weights(reading("inlet_port", "1/2"), ["G 1/2", "NPT 1/2", "G 3/4"]).map { |weight| weight > 0.5 }, [true, true, false])
   end
 
   # Seals wear inside, so that a worn one measures wide; swelling against that is less.

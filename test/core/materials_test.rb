@@ -37,7 +37,11 @@ class MaterialsTest < Minitest::Test
   end
 
   def test_every_pair_is_rated
-    TABLE.media.each_key { |medium| TABLE.elastomers.each { |one| assert_includes %w[fits temporary no], verdict(one.id, medium: medium).first } }
+    TABLE.media.each_key do |medium|
+      TABLE.elastomers.each do |elastomer|
+        assert_includes %w[fits temporary no], verdict(elastomer.id, medium: medium).first
+      end
+    end
   end
 
   def cautions(pump, work, **service)
@@ -55,8 +59,8 @@ class MaterialsTest < Minitest::Test
   # Double-acting, packings: 10 g of petroleum jelly go onto all of it, and its O-rings are made EPDM here.
   def test_a_consumable_of_the_work_is_held_against_all_that_sits_there
     told = document("brackenholt-dw")
-    told["parts"].find { |one| one["number"] == "BW-1" }["spec"]["material"] = "EPDM"
-    told["stacks"].flat_map { |one| one["layers"] }.each { |layer| layer["lube"] = "dry" }
+    told["parts"].find { |part| part["number"] == "BW-1" }["spec"]["material"] = "EPDM"
+    told["stacks"].flat_map { |stack| stack["layers"] }.each { |layer| layer["lube"] = "dry" }
     other = Gimlet::Core::Catalogue::Snapshot.new([Gimlet::Core::Catalogue::Build.call(told)], version: "x")
     service = Gimlet::Core::Materials::Service.new(table: TABLE)
     found = Gimlet::Core::Plan::Rebuild.new(other, STOCK).call(other.variants.first, scope: ["packings"], service: service).cautions

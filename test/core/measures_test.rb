@@ -63,8 +63,8 @@ class MeasuresTest < Minitest::Test
 
   def test_every_dash_number_that_is_spoken
     numbers = ([*4..50, *102..178, *201..284, *309..395, *425..475] - [200]).reject { |one| (one % 100).zero? }
-    numbers.each do |one|
-      assert_equal([{ "what" => "seal", "measure" => { "dash" => format("%03d", one) } }], measure("#{in_words(one)} rings"), in_words(one))
+    numbers.each do |number|
+      assert_equal([{ "what" => "seal", "measure" => { "dash" => format("%03d", number) } }], measure("#{in_words(number)} rings"), in_words(number))
     end
     assert_equal "016", measure("I need an oh-sixteen").first.dig("measure", "dash")
     assert_equal(%w[116 214], measure("four one-sixteens and a two-fourteen ring").map { |one| one.dig("measure", "dash") })
@@ -95,7 +95,7 @@ class MeasuresTest < Minitest::Test
 
   def heard(line)
     found = EAR.call(line)
-    [found.readings.map { |one| one.except(:heard) }, found.scope, found.complaints, found.wishes, found.unread]
+    [found.readings.map { |reading| reading.except(:heard) }, found.scope, found.complaints, found.wishes, found.unread]
   end
 
   # Its pieces in any order, with any of the usual joins.
@@ -105,9 +105,9 @@ class MeasuresTest < Minitest::Test
       litres, seconds, nozzle, bar = random.rand(5..40), random.rand(20..180), format("%03d", random.rand(20..90)), random.rand(40..250)
       pieces = ["nozzle #{nozzle}", "#{bar} bar", "8 bolts", "hex 6"].shuffle(random: random)
       told = "bucket #{litres} #{%w[l litres ltr].sample(random: random)} in #{seconds} #{%w[s sec seconds].sample(random: random)}"
-      line = [told, *pieces.sort_by { |one| one.match?(/bolts|hex/) ? 1 : 0 }].join(", ")
+      line = [told, *pieces.sort_by { |piece| piece.match?(/bolts|hex/) ? 1 : 0 }].join(", ")
       assert_equal({ "litres" => litres.to_s, "seconds" => seconds.to_s, "nozzle" => nozzle, "pressure" => "#{bar} bar" }, bucket(line), line)
-      assert_equal %w[head_bolt_drive head_bolts], EAR.call(line).readings.map { |one| one[:trait] }.sort, line
+      assert_equal %w[head_bolt_drive head_bolts], EAR.call(line).readings.map { |reading| reading[:trait] }.sort, line
     end
   end
 

@@ -7,7 +7,7 @@ class PlateMatchTest < Minitest::Test
 
   def best(text, designations = DESIGNATIONS)
     match = Gimlet::Core::Readings::PlateMatch.new(text)
-    designations.max_by { |one| match.log_likelihood(one) }
+    designations.max_by { |designation| match.log_likelihood(designation) }
   end
 
   def test_spaces_and_dashes_do_not_matter

@@ -30,7 +30,7 @@ class RebuildTest < Minitest::Test
   def test_what_removal_destroys_is_ordered_and_what_is_kept_is_listed
     found = work("DK418", ["oil_seals"])
     assert_equal 3, found.demand.quantities["DB 7930"]
-    assert_match(/does not survive taking off the plungers/, found.demand.lines.find { |one| one.part.number == "DB 7930" }.reasons.join)
+    assert_match(/does not survive taking off the plungers/, found.demand.lines.find { |line| line.part.number == "DB 7930" }.reasons.join)
     assert_includes found.demand.keep.map(&:name), "slinger"
   end
 
@@ -50,7 +50,7 @@ class RebuildTest < Minitest::Test
     assert_equal %w[discharge_valves inlet_valves plungers], found.teardown.added.keys.sort
     assert_equal 4, found.demand.quantities["TF2-01"]
     assert_match(/changes the seal-and-plunger kit and the valve kit together/,
-                 found.demand.lines.find { |one| one.part.number == "TF2-01" }.reasons.join)
+                 found.demand.lines.find { |line| line.part.number == "TF2-01" }.reasons.join)
   end
 
   def test_layers_that_a_pump_does_not_have_are_not_needed
@@ -60,13 +60,13 @@ class RebuildTest < Minitest::Test
 
   # Quantities follow from positions: pumps multiply, and every reason adds up to its line.
   def test_quantities_are_counted_from_positions
-    snapshot.variants.each do |one|
-      scopes = one.series.areas.map(&:id)
-      found = demand(one.id, scopes)
+    snapshot.variants.each do |variant|
+      scopes = variant.series.areas.map(&:id)
+      found = demand(variant.id, scopes)
       found.lines.each do |line|
-        assert_equal line.quantity, line.reasons.sum { |reason| reason[/\A\d+/].to_i }, "#{one.id} #{line.part.number}"
+        assert_equal line.quantity, line.reasons.sum { |reason| reason[/\A\d+/].to_i }, "#{variant.id} #{line.part.number}"
       end
-      twice = quantities(one.id, scopes, pumps: 2)
+      twice = quantities(variant.id, scopes, pumps: 2)
       assert_equal found.quantities.transform_values { |quantity| quantity * 2 }, twice
     end
   end
@@ -146,7 +146,7 @@ class RebuildTest < Minitest::Test
     steps = work("DK420", ["plungers"]).steps
     assert_equal([["open", "before you loosen"], %w[open manifold], %w[open plungers], %w[renew plungers], %w[close plungers], %w[close manifold],
                   ["finish", "when closed"], ["finish", "when closed"]],
-                 steps.map { |one| [one.phase, one.title] })
+                 steps.map { |step| [step.phase, step.title] })
   end
 
   # NIOSH lifting equation, load constant 23 kg (Waters 1993; from memory).
@@ -156,8 +156,8 @@ class RebuildTest < Minitest::Test
   end
 
   def test_every_order_warns_and_defers
-    snapshot.variants.each do |one|
-      cautions = Gimlet::Core::Plan::Cautions.for(Gimlet::Core::Teardown.of(one, one.series.areas.map(&:id)), snapshot)
+    snapshot.variants.each do |variant|
+      cautions = Gimlet::Core::Plan::Cautions.for(Gimlet::Core::Teardown.of(variant, variant.series.areas.map(&:id)), snapshot)
       assert(cautions.any? { |text| text.include?("medical emergency") } && cautions.any? { |text| text.include?("until no pressure") })
       assert_equal Gimlet::Core::Plan::Cautions::DEFERRAL, cautions.last
     end

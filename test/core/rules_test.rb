@@ -77,7 +77,7 @@ class RulesTest < Minitest::Test
     broken["fits"].reject! { |fit| fit["slot"] == "crush_washer" }
     series = Core::Catalogue::Snapshot.new([Core::Catalogue::Build.call(broken)], version: "x")
     missing = lambda do |pumps|
-      work = Core::Teardown.of(series.variants.find { |one| one.id == "DK418" }, ["oil_seals"])
+      work = Core::Teardown.of(series.variants.find { |variant| variant.id == "DK418" }, ["oil_seals"])
       Core::Demand.new(work, series, pumps: pumps).missing.map(&:quantity)
     end
     assert_equal [[3], [9]], [missing.call(1), missing.call(3)]
@@ -93,7 +93,7 @@ class RulesTest < Minitest::Test
       same == other
     end
     assert(pair.call { |text| text["series"]["manual"] = "another edition" }, "what is not on the bench tells no orders apart")
-    refute(pair.call { |text| text["fasteners"].find { |one| one["id"] == "head_bolts" }["tightenings"][0]["value"] += 1 })
+    refute(pair.call { |text| text["fasteners"].find { |fastener| fastener["id"] == "head_bolts" }["tightenings"][0]["value"] += 1 })
     refute(pair.call { |text| text["refit"]["school"] = "centre_out" })
   end
 
@@ -118,7 +118,7 @@ class RulesTest < Minitest::Test
   def test_doubt_never_turns_a_reading_round
     vague = vocabulary.trait("cover_colour").with(mistaken: 0.4)
     reading = Core::Readings::Reading.new(definition: vague, value: "green", observer: "caller", hedged: true)
-    assert_in_delta Core::Readings::Odds::WORST, vague.way.mistaken(reading)
+    assert_in_delta Core::Readings::Likelihoods::WORST, vague.way.mistaken(reading)
     assert_operator vague.way.fits(reading, "green", 2), :>, vague.way.fits(reading, "blue", 2)
   end
 
@@ -127,7 +127,7 @@ class RulesTest < Minitest::Test
     classes = Core::Identification::OrderClasses.new(ORDER_IDS.call(snapshot, ["packings"]))
     asked = lambda do |*readings|
       questions = Core::Identification::Identify.new(FIELD, classes).call(readings, channel: "phone").questions
-      questions.find { |one| one.trait.id == "pressure_bar" }&.gain_bits
+      questions.find { |question| question.trait.id == "pressure_bar" }&.gain_bits
     end
     before, after = asked.call(reading("series", "TK4")), asked.call(reading("series", "TK4"), reading("flow_l_min", unknown: true))
     assert_in_delta 0.35 * before, after || 0.0, 1e-9

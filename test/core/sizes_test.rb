@@ -2,7 +2,7 @@
 
 require_relative "../support/core"
 require_relative "../../lib/gimlet/core/sizes/lip"
-require_relative "../../lib/gimlet/core/sizes/match"
+require_relative "../../lib/gimlet/core/sizes/ring_search"
 require_relative "../../lib/gimlet/core/sizes/slice"
 require_relative "../../lib/gimlet/exchange/reference_files"
 
@@ -74,7 +74,7 @@ class SizesTest < Minitest::Test
   def test_the_sums_by_hand
     ring = STANDARDS.rings.find { |one| one.label == "50 × 3 mm" }
     told = FIT.call(ring, gland(51, 2.5, 4))
-    assert_equal([2.0, 15.2, 68.3], told.sums.map { |one| one.percent.round(1) })
+    assert_equal([2.0, 15.2, 68.3], told.sums.map { |sum| sum.percent.round(1) })
     assert_in_delta 2.948, told.seated_mm, 0.0005
     assert_equal %w[fits fits fits], told.sums.map(&:verdict)
     assert_equal %w[fits temporary fits], FIT.call(ring, gland(51, 2.6, 4)).sums.map(&:verdict)
@@ -96,7 +96,7 @@ class SizesTest < Minitest::Test
     end
   end
 
-  def best(**sizes) = Sizes::Match.new(STANDARDS.rings, FIT).call(Sizes::Measured.new(**sizes), nil)
+  def best(**sizes) = Sizes::RingSearch.new(STANDARDS.rings, FIT).call(Sizes::Measured.new(**sizes), nil)
   def verdicts(found) = found.to_h { |one| [one.ring.label, one.verdict] }
 
   # Common practice, no source: a 7 × 11 ring has a section of 2 mm, and a 6 × 10 in its place is temporary.

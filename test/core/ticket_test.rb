@@ -18,7 +18,7 @@ class TicketTest < Minitest::Test
 
   def count(trait, value) = { "readings" => [{ "trait" => trait, "value" => value }], "from" => 0, "to" => 3 }
   def ticket = Ticket::Folded.of(@entries)
-  def values = ticket.readings.map { |one| [one[:trait], one[:value]] }
+  def values = ticket.readings.map { |reading| [reading[:trait], reading[:value]] }
 
   def test_nothing_was_said
     assert_equal ["phone", [], false, 1, "on_shelf", "N·m", 0],

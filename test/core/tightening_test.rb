@@ -48,7 +48,7 @@ class TighteningTest < Minitest::Test
     short = instruct("torque", value: 275, unit: "lbf·ft", step: 50, pattern: :star, places: [[1, 0], [-1, 0]])
     assert_equal stud.passes, short.passes
     halves = instruct("torque", value: 30, unit: "N·m", step: 12.5).passes
-    assert_equal([12.5, 25, 30], halves.map { |one| one.value.to_f })
+    assert_equal([12.5, 25, 30], halves.map { |half| half.value.to_f })
     assert_equal [20, 40], instruct("torque", value: 40, unit: "N·m", step: 20).passes.map(&:value), "no pass twice"
   end
 

@@ -29,7 +29,7 @@ class TokensTest < Minitest::Test
   def test_all_small_numbers
     units = %w[zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen]
     tens = %w[twenty thirty forty fifty sixty seventy eighty ninety]
-    said = units + tens.flat_map { |ten| [ten, *units[1..9].map { |one| "#{ten} #{one}" }] }
+    said = units + tens.flat_map { |ten| [ten, *units[1..9].map { |unit| "#{ten} #{unit}" }] }
     assert_equal([*0..99], said.map { |words| figures(words).first.to_i })
     said.each { |words| assert_equal 1, figures(words).size, words }
   end

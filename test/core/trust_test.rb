@@ -32,7 +32,7 @@ class TrustTest < Minitest::Test
     ids.select { |id| truth.traits[id] }.map { |id| @trial.reading(trait(id), value: truth.traits[id]) }
   end
 
-  def wrong_and_enough(outcomes) = outcomes.count { |one| one.enough && !one.right }
+  def wrong_and_enough(outcomes) = outcomes.count { |outcome| outcome.enough && !outcome.right }
 
   def test_one_wrong_reading
     %w[maker head_bolts plunger_mm flow_l_min].each do |id|
@@ -51,7 +51,7 @@ class TrustTest < Minitest::Test
   def test_a_plate_of_another_series
     outcomes = pumps.map do |at|
       truth = FIELD.hypotheses[at]
-      other = FIELD.hypotheses.reject { |one| one.family == truth.family }.sample(random: @random)
+      other = FIELD.hypotheses.reject { |hypothese| hypothese.family == truth.family }.sample(random: @random)
       plate = @trial.reading(trait("plate"), value: other.traits["plate"].first)
       @trial.call(truth, [plate, *seen(truth, "cover_colour", "cylinders")], order(at), @random)
     end
@@ -78,7 +78,7 @@ class TrustTest < Minitest::Test
       end
       found = Identification::Identify.new(FIELD, classes).call(readings, channel: "parts")
       assert found.plausible, "a worn seal is not a strange one"
-      found.order_classes.index { |one| one.id == classes.id_of(at) }
+      found.order_classes.index { |order_class| order_class.id == classes.id_of(at) }
     end
     assert_operator ranks.count { |rank| rank && rank < 3 }, :>=, CALLS - 2
   end

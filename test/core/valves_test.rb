@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../support/core"
-require_relative "../../lib/gimlet/core/valves/match"
+require_relative "../../lib/gimlet/core/valves/valve_search"
 
 # Which unloader serves a pump, and what is otherwise on one that takes another's place.
 class ValvesTest < Minitest::Test
@@ -9,7 +9,7 @@ class ValvesTest < Minitest::Test
 
   Valves = Gimlet::Core::Valves
 
-  def match(instead_of = nil, **need) = Valves::Match.new(snapshot.variants).call(Valves::Need.new(**need), instead_of && variant(instead_of))
+  def match(instead_of = nil, **need) = Valves::ValveSearch.new(snapshot.variants).call(Valves::Need.new(**need), instead_of && variant(instead_of))
   def verdicts(...) = match(...).to_h { |one| [one.variant.designation, one.verdict] }
 
   # By hand from the leaflets: WX20 8 to 20 L/min up to 220 bar, WX30 12 to 30 up to 250, HV18 6 to 18 up to 200, WU25 6 to 25 up to 180 ...
@@ -34,12 +34,12 @@ class ValvesTest < Minitest::Test
   def test_in_the_place_of_another
     choices = match("WX20", flow: 16, pressure: 150)
     assert_equal "WX20", choices.first.variant.designation
-    hv = choices.find { |one| one.variant.designation == "HV18" }
+    hv = choices.find { |choice| choice.variant.designation == "HV18" }
     assert_equal "fits", hv.verdict
     assert_includes hv.differs, "outlet: M22 x 1.5 instead of G 3/8"
     assert_includes hv.differs, "setting spring: green instead of blue"
     assert_includes hv.differs, "water at most, °C: 85 instead of 60"
-    refute(hv.differs.any? { |one| one.start_with?("inlet", "when the gun") }, "the same is not said")
+    refute(hv.differs.any? { |differ| differ.start_with?("inlet", "when the gun") }, "the same is not said")
     assert_equal "fits", verdicts("WX20")["WX12"], "another range, and nobody said the flow"
     assert_equal "too_few", assert_raises(Gimlet::Core::InputError) { match }.code
   end

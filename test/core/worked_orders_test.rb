@@ -18,7 +18,7 @@ class WorkedOrdersTest < Minitest::Test
       found = plan(order)
       told = "#{order['pump']} #{order['work'].join(', ')}"
       assert_equal order["needs"].sort, found.demand.quantities.sort, told
-      back = found.demand.keep.to_h { |one| [one.name, one.fate.to_s] }
+      back = found.demand.keep.to_h { |piece| [piece.name, piece.fate.to_s] }
       assert_equal order["back"].to_a.sort, back.slice(*(order["back"] || {}).keys).to_a.sort, told
       assert_empty (order["tools"] || []) - found.tools.map(&:number), told
       other_frames = (order["tools"] ? %w[0 1] : []).map { |frame| "GH T1#{frame}" } - (order["tools"] || [])
@@ -29,10 +29,10 @@ class WorkedOrdersTest < Minitest::Test
   # The documentation's table is counted from the documents, and no construction lacks a column.
   def test_the_table_of_constructions_is_true
     assert_equal ConstructionsTable.call(DOCUMENTS), File.read(File.expand_path("../../docs/constructions.md", __dir__))
-    DOCUMENTS.each do |one|
-      cells = ConstructionsTable.cells(one)
+    DOCUMENTS.each do |document|
+      cells = ConstructionsTable.cells(document)
       lacking = %w[kits criteria finish groups].zip(cells.values_at(5, 9, 10, 4)).select { |_, count| count.zero? }
-      assert_empty lacking, one["series"]["id"]
+      assert_empty lacking, document["series"]["id"]
     end
   end
 

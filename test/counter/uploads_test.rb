@@ -36,13 +36,13 @@ class UploadsTest < Minitest::Test
     assert_operator seen.uniq.size, :>, 3
     assert_equal seen.sort, seen
     assert_in_delta 40_000, upload.of, 2
-    assert_equal 40_000, upload.look["changed"]
+    assert_equal 40_000, upload.dry_run["changed"]
   end
 
   # How long others wait meanwhile: bench/uploads.rb.
   def test_thirty_thousand_prices_are_taken_at_once
     upload = wait_until(begun(30_000)) { |one| one.state == "looked" }
-    uploads.take(upload, mark: upload.look["mark"], skip: false)
+    uploads.take(upload, mark: upload.dry_run["mark"], skip: false)
     counts = []
     wait_until(upload) do
       Gimlet::Store::Settings.new(database)["beat"] = "x"
@@ -57,7 +57,7 @@ class UploadsTest < Minitest::Test
     path = database.opts[:database]
     IO.copy_stream(list(90_000), file = "#{path}.list")
     upload = Gimlet::Counter::Upload.new("x", kind: "prices", file: file, database: path, who: "Adela", cpu_s: 1)
-    upload.run("look")
+    upload.run("dry_run")
     assert_equal %w[refused too_much], [upload.state, upload.problem["code"]]
     refute File.exist?(file)
   end
@@ -68,13 +68,13 @@ class UploadsTest < Minitest::Test
     sleep 0.3
     assert_equal "given_up", upload.state
     assert_empty Dir["#{database.opts[:database]}.uploads/*"]
-    assert_nil upload.look
+    assert_nil upload.dry_run
   end
 
   # All or nothing, and never said to be nothing when it may be all.
   def test_what_is_being_taken_is_not_given_up
     upload = wait_until(begun(60_000)) { |one| one.state == "looked" }
-    uploads.take(upload, mark: upload.look["mark"], skip: false)
+    uploads.take(upload, mark: upload.dry_run["mark"], skip: false)
     wait_until(upload) { |one| one.state == "taking" && one.done }
     assert_equal "being_taken", assert_raises(Gimlet::Core::InputError) { upload.give_up }.code
     upload.stop

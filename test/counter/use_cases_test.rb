@@ -4,7 +4,7 @@ require_relative "../support/app"
 require_relative "../../lib/gimlet/counter/identify_pump"
 require_relative "../../lib/gimlet/counter/references"
 require_relative "../../lib/gimlet/counter/plan_rebuild"
-require_relative "../../lib/gimlet/present/phrasebook"
+require_relative "../../lib/gimlet/present/input_hints"
 
 class UseCasesTest < Minitest::Test
   include SeededApp
@@ -69,7 +69,7 @@ class UseCasesTest < Minitest::Test
 
   def test_a_shop_s_vocabulary_is_heard
     Gimlet::Store::Settings.new(database)[Gimlet::Counter::References::VOCABULARY] = "traits: [{id: head_bolts, called: [stud]}]"
-    assert_equal(["head_bolts"], references.current.ear.call("8 studs").readings.map { |one| one[:trait] })
+    assert_equal(["head_bolts"], references.current.ear.call("8 studs").readings.map { |reading| reading[:trait] })
   end
 
   # The frame mark of one series is asked for, heard and weighed like any other trait.
@@ -87,16 +87,16 @@ class UseCasesTest < Minitest::Test
 
   def test_the_example_phrases_are_heard
     found = identify(text: "")
-    Gimlet::Present::Phrasebook.call(found).reject { |row| row[:asked] }.flat_map { |row| row[:examples] }.each do |text|
+    Gimlet::Present::InputHints.call(found).reject { |row| row[:asked] }.flat_map { |row| row[:examples] }.each do |text|
       assert_empty reference.ear.call(text).unread, text
     end
     asked = identify(text: "TK4, packings")
-    rows = Gimlet::Present::Phrasebook.call(asked)
+    rows = Gimlet::Present::InputHints.call(asked)
     trait = asked.identification.questions.first.trait
     assert rows.first[:asked]
     rows.first[:examples].each do |text|
-      assert_equal([trait.id], reference.ear.call(text, asked: trait.id).readings.map do |one|
-        one[:trait]
+      assert_equal([trait.id], reference.ear.call(text, asked: trait.id).readings.map do |reading|
+        reading[:trait]
       end, text)
     end
   end

@@ -4,7 +4,7 @@ require_relative "../support/app"
 require_relative "../../lib/gimlet/counter/add_entry"
 require_relative "../../lib/gimlet/counter/references"
 require_relative "../../lib/gimlet/counter/work_on_ticket"
-require_relative "../../lib/gimlet/present/heard"
+require_relative "../../lib/gimlet/present/item_texts"
 require_relative "../../lib/gimlet/counter/place_order"
 
 # What a ticket's entries lead to, without the web.
@@ -130,7 +130,7 @@ class WorkOnTicketTest < Minitest::Test
     id = ticket(said("8 bolts, wobbles"))
     heard = tickets.entries(id).first.body["heard"]
     assert_equal([{ "trait" => "head_bolts", "value" => 8, "heard" => "8 bolts", "observer" => "caller" }],
-                 heard["items"].first["readings"].map { |one| one.slice("trait", "value", "heard", "observer") })
+                 heard["items"].first["readings"].map { |reading| reading.slice("trait", "value", "heard", "observer") })
     assert_equal(["wobbles"], heard["unheard"].map { |one| one["words"] })
   end
 
@@ -144,7 +144,7 @@ class WorkOnTicketTest < Minitest::Test
     later = Gimlet::Counter::References.new(database).current
     one = Gimlet::Counter::WorkOnTicket.new(later, stock.all, customers, Gimlet::Store::Orders.new(database)).call(id, tickets.entries(id))
     assert_equal(["head_bolts"], one.found.readings.map(&:trait))
-    assert_equal ["anchor foot mark"], Gimlet::Present::Heard.new(later.vocabulary).texts(one.ticket.items.last)
+    assert_equal ["anchor foot mark"], Gimlet::Present::ItemTexts.new(later.vocabulary).texts(one.ticket.items.last)
   end
 
   # 400 entries in one ticket: every line keeps its own count, and the last is that of all.

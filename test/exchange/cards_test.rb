@@ -42,18 +42,18 @@ class CardsTest < Minitest::Test
   # What a bench must find on its card.
   def wanted(order)
     lines, unfilled = order["parts"].values_at("lines", "unfilled")
-    passed = order["keep"].map { |one| one["look"].any? ? one["name"].sub(/\A./, &:upcase) : one["name"] }
+    passed = order["keep"].map { |piece| piece["look"].any? ? piece["name"].sub(/\A./, &:upcase) : piece["name"] }
     lines.map { |line| line["number"] } + unfilled.map { |line| line["name"] } + order["cautions"] + passed +
-      order["keep"].flat_map { |one| one["look"] } + order["why"].flat_map { |one| one["reasons"] } +
+      order["keep"].flat_map { |piece| piece["look"] } + order["why"].flat_map { |line| line["reasons"] } +
       order["count_out"].flat_map { |one| one["pieces"] } +
-      order["tightening"].flat_map { |one| [one["text"], one["source"], *one["rounds"]].compact } +
+      order["tightening"].flat_map { |row| [row["text"], row["source"], *row["rounds"]].compact } +
       order["stacks"].flat_map { |stack| stack["layers"].flat_map { |layer| layer.values_at("name", "facing", "lube").compact } } +
       order["steps"].flat_map { |step| step["text"] } + order["tools"].flat_map { |tool| tool.values_at("name", "number", "substitute").compact }
   end
 
   def test_every_part_torque_caution_and_direction_stands_on_the_card
     reference.snapshot.series.sample(MOST, random: Random.new(Minitest.seed)).each do |series|
-      pumps = reference.snapshot.variants.select { |one| one.series == series }
+      pumps = reference.snapshot.variants.select { |variant| variant.series == series }
       pump = pumps.max_by { |one| series.stacks.sum { |stack| stack.layers_of(one).size } }
       order = record(pump)
       card = read(order, paper: %w[A4 LETTER].sample(random: Random.new(Minitest.seed)))
@@ -68,7 +68,7 @@ class CardsTest < Minitest::Test
              "The bottom disc goes back first, with its ring, and lies flat"].freeze
 
   def test_the_card_of_every_family_of_valves
-    valves = reference.snapshot.variants.select { |one| one.series.item == "valve" }.uniq(&:series)
+    valves = reference.snapshot.variants.select { |variant| variant.series.item == "valve" }.uniq(&:series)
     assert_operator valves.size, :>=, 3
     valves.each do |valve|
       order = record(valve)
@@ -97,10 +97,10 @@ class CardsTest < Minitest::Test
 
   def test_what_a_wrong_word_would_make_dangerous
     BEWARE.each do |id, sentences|
-      card = read(record(reference.snapshot.variants.find { |one| one.id == id }))
+      card = read(record(reference.snapshot.variants.find { |variant| variant.id == id }))
       assert_empty sentences.reject { |text| card.include?(squeezed(text)) }, id
     end
-    seats = read(record(reference.snapshot.variants.find { |one| one.id == "PG50L" }))
+    seats = read(record(reference.snapshot.variants.find { |variant| variant.id == "PG50L" }))
     places = ["Fill the fluid end and vent it", "Before starting, set the seats by pressure", "Open the gun or dump valve"].map do |text|
       seats.index(squeezed(text))
     end
@@ -109,17 +109,17 @@ class CardsTest < Minitest::Test
 
   # Held against where the layers lie: the ring that holds meets the pressure first, its backup is behind it; lips look to the pressure.
   def test_rings_and_lips_by_where_they_lie
-    rings = reference.snapshot.series.find { |one| one.name == "TK4" }.stack("discharge_valve").layers.map(&:slot)
+    rings = reference.snapshot.series.find { |series| series.name == "TK4" }.stack("discharge_valve").layers.map(&:slot)
     assert_operator rings.index("cover_backup"), :<, rings.index("plate_oring"), "from the plate to the cylinder, where the pressure is"
     { "HB" => %w[inlet_valve discharge_valve], "SC3" => %w[inlet_valve discharge_valve] }.each do |name, stacks|
       stacks.each do |id|
-        slots = reference.snapshot.series.find { |one| one.name == name }.stack(id).layers.map(&:slot)
+        slots = reference.snapshot.series.find { |series| series.name == name }.stack(id).layers.map(&:slot)
         assert_operator slots.index("plug_backup"), :<, slots.index("plug_oring"), "#{name}: from the plug to the cylinder"
       end
     end
-    check = reference.snapshot.series.find { |one| one.name == "UX" }.stack("check_valve")
+    check = reference.snapshot.series.find { |series| series.name == "UX" }.stack("check_valve")
     assert_equal ["outlet", %w[hp_spring hp_poppet hp_seat]], [check.from, check.layers.map(&:slot)], "the spring behind the poppet"
-    two = reference.snapshot.series.find { |one| one.name == "SV" }.stack("packing")
+    two = reference.snapshot.series.find { |series| series.name == "SV" }.stack("packing")
     assert_equal ["inlet manifold, upper side", "from"], [two.from, two.layer("hp_seal").opens_to]
   end
 
@@ -130,7 +130,7 @@ class CardsTest < Minitest::Test
         reader = PDF::Reader.new(StringIO.new(Gimlet::Exchange::Paper::TorqueStrip.call(kept(order), paper: paper)))
         assert_equal 1, reader.page_count, designation
         text = squeezed(reader.pages.first.text)
-        order["tightening"].each { |one| one["rounds"].each { |round| assert_includes text, squeezed(round), "#{designation} #{one['name']}" } }
+        order["tightening"].each { |row| row["rounds"].each { |round| assert_includes text, squeezed(round), "#{designation} #{row['name']}" } }
       end
     end
     error = assert_raises(Gimlet::Core::InputError) { Gimlet::Exchange::Paper::TorqueStrip.call(kept({}), paper: "A9") }

@@ -57,7 +57,7 @@ class CommandTest < Minitest::Test
       assert_equal [false, before], [went, stock.call("PW-4110")]
       assert_match(/line 3 \(PW-4111\): its price “cheap” is no figure/, said)
       assert_match(/PW-4110: .* → 1.25, 7 here, pack of 1\nXX-1: new → 2.00.*; it is in no catalogue.*\nNothing was changed/,
-                   run_command("prices", file, "--look").last)
+                   run_command("prices", file, "--dry-run").last)
       assert_equal before, stock.call("PW-4110")
       assert_match(/Took 2 prices/, run_command("prices", file, "--skip").last)
       assert_equal 125, stock.call("PW-4110")

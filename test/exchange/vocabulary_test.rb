@@ -27,7 +27,9 @@ class VocabularyTest < Minitest::Test
       assert_match(/[?.]\z/, trait.ask, trait.id)
       assert(trait.unit.nil? || Gimlet::Core::Units::KIND_OF.key?(trait.unit), trait.id)
     end
-    assert_empty shipped.traits.values.select(&:opened?).map(&:id) - shipped.traits.values.select { |one| one.seconds["phone"].to_i >= 30 }.map(&:id),
+    assert_empty shipped.traits.values.select(&:opened?).map(&:id) - shipped.traits.values.select { |trait|
+      trait.seconds["phone"].to_i >= 30
+    }.map(&:id),
                  "what needs the pump opened is never quick on the phone"
   end
 
@@ -37,7 +39,7 @@ class VocabularyTest < Minitest::Test
     assert_equal [true, "Took 5 rows of the shop's vocabulary.\n"], take(example)
     ear = Gimlet::Counter::References.new(database).current.ear
     heard = ear.call("8 studs, whale foot mark, stuffing, humming loud, as far as I can see brass head")
-    assert_equal(%w[head_bolts frame_mark manifold_material], heard.readings.map { |one| one[:trait] })
+    assert_equal(%w[head_bolts frame_mark manifold_material], heard.readings.map { |reading| reading[:trait] })
     assert_equal [["packings"], ["hums"], true], [heard.scope, heard.complaints, heard.readings.last[:hedged]]
   end
 

@@ -45,7 +45,7 @@ class GlpkTest < Minitest::Test
     end
     loose = needs.keys.map { |part| offer("#{part}l", { part => [1, 1, 3].sample(random: random) }, random.rand(400..1500), random) }
     offers = sets + loose
-    [needs, offers, offers.to_h { |one| [one.number, random.rand(1..6)] }]
+    [needs, offers, offers.to_h { |offer| [offer.number, random.rand(1..6)] }]
   end
 
   # Like a rebuild: kits of some parts for one or three cylinders, loose parts singly or in packs, short shelves.
@@ -58,7 +58,7 @@ class GlpkTest < Minitest::Test
       end
     end
     offers = kits + loose
-    [needs, offers, offers.to_h { |one| [one.number, random.rand(0..6)] }]
+    [needs, offers, offers.to_h { |offer| [offer.number, random.rand(0..6)] }]
   end
 
   def kit(needs, random)
@@ -72,8 +72,8 @@ class GlpkTest < Minitest::Test
   end
 
   def glpk(needs, offers, limits)
-    aims = [needs.keys.map { |part| [1, "u_#{part}"] }, offers.map { |one| [one.price_cents, "x_#{one.number}"] },
-            offers.map { |one| [1, "y_#{one.number}"] }, offers.map { |one| [one.pieces, "x_#{one.number}"] }]
+    aims = [needs.keys.map { |part| [1, "u_#{part}"] }, offers.map { |offer| [offer.price_cents, "x_#{offer.number}"] },
+            offers.map { |offer| [1, "y_#{offer.number}"] }, offers.map { |offer| [offer.pieces, "x_#{offer.number}"] }]
     aims.each_with_index.reduce([]) do |fixed, (aim, at)|
       held = aims.take(at).zip(fixed).map { |terms, value| "#{sum(terms)} = #{value}" }
       [*fixed, aim.empty? ? 0 : solve(program(aim, held, needs, offers, limits))]
@@ -84,15 +84,15 @@ class GlpkTest < Minitest::Test
 
   def program(aim, held, needs, offers, limits)
     cover = needs.map do |part, need|
-      sum(offers.select do |one|
-        one.covers.key?(part)
-      end.map { |one| [one.covers[part], "x_#{one.number}"] } + [[1, "u_#{part}"]]) + " >= #{need}"
+      sum(offers.select do |offer|
+        offer.covers.key?(part)
+      end.map { |offer| [offer.covers[part], "x_#{offer.number}"] } + [[1, "u_#{part}"]]) + " >= #{need}"
     end
-    lines = offers.map { |one| "x_#{one.number} - #{limits[one.number]} y_#{one.number} <= 0" }
-    bounds = needs.map { |part, need| "0 <= u_#{part} <= #{need}" } + offers.map { |one| "0 <= x_#{one.number} <= #{limits[one.number]}" }
-    whole = needs.keys.map { |part| "u_#{part}" } + offers.map { |one| "x_#{one.number}" }
+    lines = offers.map { |offer| "x_#{offer.number} - #{limits[offer.number]} y_#{offer.number} <= 0" }
+    bounds = needs.map { |part, need| "0 <= u_#{part} <= #{need}" } + offers.map { |offer| "0 <= x_#{offer.number} <= #{limits[offer.number]}" }
+    whole = needs.keys.map { |part| "u_#{part}" } + offers.map { |offer| "x_#{offer.number}" }
     ["Minimize", " aim: #{sum(aim)}", "Subject To", *(cover + lines + held).map { |one| " #{one}" }, "Bounds", " 0 <= dummy <= 0",
-     *bounds.map { |one| " #{one}" }, "General", *whole, "Binary", *offers.map { |one| "y_#{one.number}" }, "End", ""].join("\n")
+     *bounds.map { |bound| " #{bound}" }, "General", *whole, "Binary", *offers.map { |offer| "y_#{offer.number}" }, "End", ""].join("\n")
   end
 
   def solve(text)

@@ -24,8 +24,8 @@ class TrigramTest < Minitest::Test
     grams = text.split(/[?*]+/).flat_map { |run| run.chars.each_cons(3).map(&:join) }
     return [] if grams.empty?
 
-    @database.execute("SELECT rowid - 1 FROM plates WHERE plates MATCH ? ORDER BY rank LIMIT 5", [grams.map do |one|
-      %("#{one}")
+    @database.execute("SELECT rowid - 1 FROM plates WHERE plates MATCH ? ORDER BY rank LIMIT 5", [grams.map do |gram|
+      %("#{gram}")
     end.join(" OR ")]).flatten
   end
 

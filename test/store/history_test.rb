@@ -17,7 +17,7 @@ class HistoryTest < Minitest::Test
     send_json("POST", "/api/orders", ticket_id: view["id"], on: view["last"], seen: view["seen"], who: "Ines")
     send_json("POST", "/api/orders/1/bench", kind: "ticked", key: "k", item: "open 1.1", done: true, who: "Tom")
     send_json("POST", "/api/orders/1/cancel", reason: "rang off", revision: 1, who: "Ines")
-    Gimlet::Store::Stock.new(database).put([{ number: "PW-K220", price_cents: 1, on_hand: 1, pack: 1 }], who: "Ada")
+    Gimlet::Store::Stock.new(database).upsert([{ number: "PW-K220", price_cents: 1, on_hand: 1, pack: 1 }], who: "Ada")
     rows = export
     assert_equal([%w[imported shop], %w[prices shop], ["said", "ticket 1"], ["ordered", "ticket 1"], ["ticked", "order 1, bench"], %w[cancelled shop],
                   %w[prices shop]], rows.map { |row| row.values_at("what", "where") })

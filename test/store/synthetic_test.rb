@@ -14,8 +14,8 @@ class SyntheticTest < Minitest::Test
     store = Gimlet::Store::Catalogue.new(database)
     before = store.snapshot.counts
     vocabulary = Gimlet::Counter::References.vocabulary_of(database).extended("traits" => FRAME)
-    Gimlet::Counter::ImportCatalogue.new(store, vocabulary).call(documents.to_h { |one| [one["series"]["id"], one] })
-    documents.each { |one| assert_equal one, store.document(one["series"]["id"]) }
+    Gimlet::Counter::ImportCatalogue.new(store, vocabulary).call(documents.to_h { |document| [document["series"]["id"], document] })
+    documents.each { |document| assert_equal document, store.document(document["series"]["id"]) }
     assert_equal before[:models] + (6 * SyntheticCatalogue::MODELS_A_SERIES), store.snapshot.counts[:models]
   end
 

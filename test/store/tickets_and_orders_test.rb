@@ -15,8 +15,8 @@ class TicketsAndOrdersTest < Minitest::Test
     id = tickets.open("k")
     add(id, "a")
     reopened = Gimlet::Store.connect(database.opts[:database])
-    assert_equal([[1, "channel", { "channel" => "phone" }, "Ada"]], Gimlet::Store::Tickets.new(reopened).entries(id).map do |one|
-      [one.number, one.kind, one.body, one.who]
+    assert_equal([[1, "channel", { "channel" => "phone" }, "Ada"]], Gimlet::Store::Tickets.new(reopened).entries(id).map do |entry|
+      [entry.number, entry.kind, entry.body, entry.who]
     end)
   ensure
     reopened&.disconnect
@@ -38,9 +38,9 @@ class TicketsAndOrdersTest < Minitest::Test
     entries = tickets.entries(id)
     assert_equal [*1..400], entries.map(&:number)
     %w[left right].each do |window|
-      assert_equal([*0..199], entries.select do |one|
-        one.body["from"] == window
-      end.map { |one| one.body["at"] })
+      assert_equal([*0..199], entries.select do |entry|
+        entry.body["from"] == window
+      end.map { |entry| entry.body["at"] })
     end
   end
 
@@ -75,8 +75,8 @@ class TicketsAndOrdersTest < Minitest::Test
       new = Gimlet::Store.connect("#{folder}/old.sqlite3")
       ticket = Gimlet::Core::Ticket::Folded.of(Gimlet::Store::Tickets.new(new).entries(1))
       assert_equal [[["head_bolts", 8]], ["packings"], true, 2, "cheapest", "lbf·ft", [{ slot: "support_ring", outcome: "replace" }], "counter"],
-                   [ticket.readings.map do |one|
-                     one.values_at(:trait, :value)
+                   [ticket.readings.map do |reading|
+                     reading.values_at(:trait, :value)
                    end, *ticket.to_h.values_at(:scope, :agreed, :pumps, :policy, :unit,
                                                :findings, :channel)]
       new.disconnect

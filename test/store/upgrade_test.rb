@@ -232,12 +232,12 @@ class UpgradeTest < Minitest::Test
   def test_a_restore_lets_nobody_in_who_left
     database = Store.connect(@path, out: StringIO.new)
     people = Store::People.new(database, cost: 4)
-    [%w[Ada owner], %w[Ben counter]].each { |name, role| people.put(name, role, "5926") }
+    [%w[Ada owner], %w[Ben counter]].each { |name, role| people.upsert(name, role, "5926") }
     sessions = Store::Sessions.new(database)
     cookie = sessions.begin(people.named("Ada"))
     token = Store::Tokens.new(database).issue("nightly", "keeper")
     copy = Backup.new(database, File.join(@folder, "copies")).keep
-    people.remove("Ben")
+    people.deactivate("Ben")
     database.disconnect
     found = Store::Restore.new(@path).call(copy)
     assert_equal ["Ada"], found.people

@@ -16,7 +16,9 @@ module ConstructionsTable
   # @param documents [Array<Hash>]
   # @return [String] Markdown
   def call(documents)
-    rows = documents.sort_by { |one| [one["series"]["construction"], one["series"]["id"]] }.map { |one| "| #{cells(one).join(' | ')} |\n" }
+    rows = documents.sort_by do |document|
+      [document["series"]["construction"], document["series"]["id"]]
+    end.map { |document| "| #{cells(document).join(' | ')} |\n" }
     HEAD + rows.join
   end
 
@@ -30,6 +32,6 @@ module ConstructionsTable
   end
 
   def usages(document, layers)
-    (document["groups"] + document["areas"] + layers).flat_map { |one| one["consumables"] || [] }.map { |usage| usage["consumable"] }.uniq.size
+    (document["groups"] + document["areas"] + layers).flat_map { |group| group["consumables"] || [] }.map { |usage| usage["consumable"] }.uniq.size
   end
 end

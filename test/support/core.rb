@@ -23,7 +23,7 @@ module DemoCatalogue
   )
   FIELD = Gimlet::Core::Identification::Field.new(Gimlet::Core::Identification::Hypotheses.of(SNAPSHOT), VOCABULARY)
   ORDER_IDS = Gimlet::Core::Identification::OrderIds.new
-  ON_FILE = VOCABULARY.traits.keys.to_h { |id| [id, SNAPSHOT.variants.filter_map { |one| one.trait(id) }.uniq] }.freeze
+  ON_FILE = VOCABULARY.traits.keys.to_h { |id| [id, SNAPSHOT.variants.filter_map { |variant| variant.trait(id) }.uniq] }.freeze
   EAR = Gimlet::Core::Ear::Listener.new(
     VOCABULARY, Gimlet::Core::Ear::Names.new(Gimlet::Core::Ear::Names.exact_of(SNAPSHOT),
                                              %w[plate part_number].to_h { |id| [id, FIELD.column(id).names.method(:nearest)] }), ON_FILE
@@ -32,11 +32,11 @@ module DemoCatalogue
   def snapshot = SNAPSHOT
   def vocabulary = VOCABULARY
   def trait(id) = VOCABULARY.trait(id)
-  def variant(id) = SNAPSHOT.variants.find { |one| one.id == id } || flunk("no #{id}")
+  def variant(id) = SNAPSHOT.variants.find { |variant| variant.id == id } || flunk("no #{id}")
 
   # @return [Hash] a copy of a demo document, to be broken
   def document(series_id)
-    Marshal.load(Marshal.dump(DOCUMENTS.find { |one| one["series"]["id"] == series_id }))
+    Marshal.load(Marshal.dump(DOCUMENTS.find { |document| document["series"]["id"] == series_id }))
   end
 
   def reading(trait, value = nil, **others)

@@ -24,7 +24,7 @@ class SyntheticCatalogue
   # @return [Gimlet::Core::Catalogue::Snapshot]
   def self.snapshot(models:, seed:)
     documents = new(Random.new(seed)).documents(models / MODELS_A_SERIES)
-    Gimlet::Core::Catalogue::Snapshot.new(documents.map { |one| Gimlet::Core::Catalogue::Build.call(one) }, version: "synthetic #{seed}")
+    Gimlet::Core::Catalogue::Snapshot.new(documents.map { |document| Gimlet::Core::Catalogue::Build.call(document) }, version: "synthetic #{seed}")
   end
 
   def initialize(random)

@@ -53,7 +53,7 @@ class SystemTest < Minitest::Test
       axe.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }).then((result) => done(result.violations));
     JS
     serious = found.select { |one| %w[serious critical].include?(one["impact"]) }
-    assert_empty(serious.map { |one| [one["id"], one["nodes"].first["html"]] })
+    assert_empty(serious.map { |seriou| [seriou["id"], seriou["nodes"].first["html"]] })
   end
 
   # There is nothing to type into before it is known who is at the till.

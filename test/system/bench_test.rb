@@ -80,8 +80,8 @@ class BenchSystemTest < SystemTest
     click_button "Save, though not sure"
     assert_text "Work card (PDF)"
     record = Gimlet::Store::Orders.new(database).find(1)[:record]
-    bolts = record["tightening"].find { |one| one["fastener"] == "plunger_fix" }
+    bolts = record["tightening"].find { |row| row["fastener"] == "plunger_fix" }
     assert_equal [true, "letter of the maker"], bolts.values_at("entered", "source")
-    assert_equal "lent", record["tools"].find { |one| one["number"] == "MG-T4" }["how"]
+    assert_equal "lent", record["tools"].find { |tool| tool["number"] == "MG-T4" }["how"]
   end
 end

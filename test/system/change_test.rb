@@ -17,7 +17,7 @@ class ChangeTest < SystemTest
     call_about "plate TK4R20, serial 31500, 15 lpm, green, packings"
     stock = Gimlet::Store::Stock.new(database)
     kit = stock.all["PW-K220"]
-    stock.put([{ number: "PW-K220", price_cents: kit.price_cents + 1000, on_hand: kit.on_hand, pack: 1 }])
+    stock.upsert([{ number: "PW-K220", price_cents: kit.price_cents + 1000, on_hand: kit.on_hand, pack: 1 }])
     find("aside").find_button("Save the order").click
     # A look that came in between has shown the new price already.
     assert_text(/Since you looked, this has changed|Order 1 is saved/)

@@ -215,7 +215,7 @@ class CounterTest < SystemTest
     assert_button "head bolt drive hex 6: strike out", wait: 10
     say "brass"
     within_window(other) { assert_button "head material brass: strike out", wait: 10 }
-    assert_equal(%w[head_bolts head_bolt_drive manifold_material], folded.readings.map { |one| one[:trait] })
+    assert_equal(%w[head_bolts head_bolt_drive manifold_material], folded.readings.map { |reading| reading[:trait] })
   ensure
     other&.close
   end

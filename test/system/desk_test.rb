@@ -10,7 +10,7 @@ class DeskSystemTest < SystemTest
   def setup
     super
     people = Gimlet::Store::People.new(database, cost: 4)
-    [%w[Adela keeper], %w[Oddny owner]].each { |name, role| people.put(name, role, "#{name} 4821") }
+    [%w[Adela keeper], %w[Oddny owner]].each { |name, role| people.upsert(name, role, "#{name} 4821") }
   end
 
   def file(name, bytes)

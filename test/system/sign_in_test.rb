@@ -6,7 +6,7 @@ require_relative "../support/system"
 class SignInTest < SystemTest
   def staff
     people = Gimlet::Store::People.new(database, cost: 4)
-    [%w[Ines counter], %w[Tomos bench], %w[Oddny owner]].each { |name, role| people.put(name, role, "#{name} 4821") }
+    [%w[Ines counter], %w[Tomos bench], %w[Oddny owner]].each { |name, role| people.upsert(name, role, "#{name} 4821") }
   end
 
   # In the demo one key signs in; F9 and another key change the person.

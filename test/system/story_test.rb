@@ -48,7 +48,7 @@ class StoryTest < SystemTest
 
   def window_opened_by_card
     page.document.synchronize(5, errors: [Capybara::WindowError]) do
-      windows.find { |one| one != current_window } || raise(Capybara::WindowError)
+      windows.find { |window| window != current_window } || raise(Capybara::WindowError)
     end
   end
 

@@ -64,7 +64,7 @@ module Gimlet
         pattern = path.split(/(\{\w+\})/).map do |piece|
           next Regexp.escape(piece) unless piece.start_with?("{")
 
-          types << shared.find { |one| one["name"] == piece[1..-2] }.fetch("schema").fetch("type")
+          types << shared.find { |parameter| parameter["name"] == piece[1..-2] }.fetch("schema").fetch("type")
           TYPES.fetch(types.last).first
         end
         operations = item.slice(*VERBS).to_h { |verb, row| [verb.upcase, operation(verb.upcase, row, shared)] }
@@ -75,7 +75,7 @@ module Gimlet
       def operation(verb, row, shared)
         roles = row.fetch("x-roles") { raise KeyError, "#{row['operationId']} has no x-roles" }
         Operation.new(id: row.fetch("operationId"), verb: verb, max_bytes: row.dig("requestBody", "x-max-bytes") || USUAL_BYTES,
-                      parameters: (shared + parameters(row)).select { |one| one["in"] == "query" }.map { |one| one["name"] },
+                      parameters: (shared + parameters(row)).select { |parameter| parameter["in"] == "query" }.map { |parameter| parameter["name"] },
                       media: row.dig("requestBody", "content")&.keys&.first || JSON_MEDIA, roles: roles == "all" ? [:all] : roles)
       end
 

@@ -25,14 +25,14 @@ module Gimlet
 
       def person(name, role, secret = nil)
         told = secret || SecureRandom.alphanumeric(10)
-        staff.put(name, role, told)
+        staff.upsert(name, role, told)
         noted("person", name, role)
         @out.puts "#{name} signs in as #{role}#{" with #{told}; it is not shown again" unless secret}."
         true
       end
 
       def leaves(name)
-        staff.remove(name) || scripts.revoke(name) || Core::InputError.reject("name", "unknown_person", "There is no “#{name}” to sign in.")
+        staff.deactivate(name) || scripts.revoke(name) || Core::InputError.reject("name", "unknown_person", "There is no “#{name}” to sign in.")
         noted("leaves", name)
         @out.puts "#{name} signs in no more."
         true

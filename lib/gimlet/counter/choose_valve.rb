@@ -2,7 +2,7 @@
 
 require_relative "../core/0_quantities/celsius"
 require_relative "../core/0_quantities/quantity"
-require_relative "../core/valves/match"
+require_relative "../core/valves/valve_search"
 require_relative "../core/value"
 
 module Gimlet
@@ -24,13 +24,13 @@ module Gimlet
         pump = told["pump"] && named("pump", told["pump"])
         instead_of = told["instead_of"] && named("instead_of", told["instead_of"])
         need = need(told, pump)
-        Found.new(need: need, choices: Core::Valves::Match.new(@snapshot.variants).call(need, instead_of), pump: pump)
+        Found.new(need: need, choices: Core::Valves::ValveSearch.new(@snapshot.variants).call(need, instead_of), pump: pump)
       end
 
       private
 
       def named(field, text)
-        @snapshot.variants_of(text.strip).last || @snapshot.variants.find { |one| one.id == text.strip } ||
+        @snapshot.variants_of(text.strip).last || @snapshot.variants.find { |variant| variant.id == text.strip } ||
           Core::InputError.reject(field, "unknown_model", "There is no “#{text.strip[0, 40]}” in the catalogue.")
       end
 

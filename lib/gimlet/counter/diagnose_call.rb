@@ -47,7 +47,7 @@ module Gimlet
       end
 
       def told(ticket, id)
-        row = ticket.readings.find { |one| one[:trait].to_s == id && one[:value].is_a?(Numeric) && !one[:denied] } or return
+        row = ticket.readings.find { |reading| reading[:trait].to_s == id && reading[:value].is_a?(Numeric) && !reading[:denied] } or return
         Core::Quantity.of(row[:value],
                           row[:unit] || @reference.vocabulary.trait(id).unit).to(@reference.vocabulary.trait(id).unit).value.to_f.round(1)
       end

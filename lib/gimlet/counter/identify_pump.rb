@@ -73,7 +73,7 @@ module Gimlet
 
       # Of the two or three orders that are still likely.
       def part_differences(found, scope)
-        likely = found.order_classes.first(LIKELY_ORDERS).select { |one| one.probability >= Core::Identification::Identify::WORTH_COMPARING }
+        likely = found.order_classes.first(LIKELY_ORDERS).select { |order_class| order_class.probability >= Core::Identification::Identify::WORTH_COMPARING }
         return [] if likely.size < 2
 
         Core::Identification::PartDifferences.call(likely.to_h do |order|

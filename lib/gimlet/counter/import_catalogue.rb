@@ -19,7 +19,7 @@ module Gimlet
 
       # @param catalogue [Store::Catalogue]
       # What documents would change: series id => changes; and what looks wrong in them. `mark` names both sides.
-      Look = Core::Value.of(:changes, :warnings, :mark)
+      DryRun = Core::Value.of(:changes, :warnings, :mark)
 
       # @param vocabulary [Core::Readings::Vocabulary] that traits are checked against
       # @param progress [#call, nil] told how many of how many documents were looked at
@@ -31,16 +31,16 @@ module Gimlet
 
       # @return [Look] nothing is changed
       # @raise [Core::InputError] every fault, as `call` would say it
-      def look(documents)
+      def dry_run(documents)
         found = checked(documents)
-        changes = documents.values.to_h { |one| [id(one), Exchange::CatalogueChanges.call(@catalogue.document(id(one)), one)] }
-        Look.new(changes: changes, warnings: found, mark: mark(documents))
+        changes = documents.values.to_h { |document| [id(document), Exchange::CatalogueChanges.call(@catalogue.document(id(document)), document)] }
+        DryRun.new(changes: changes, warnings: found, mark: mark(documents))
       end
 
       # @param documents [Hash{String=>Hash}] where each comes from (a file) => one series
       # @param who [String] brings them in
-      # @return [Array<Core::Doctor::Finding>] warnings; the documents are in
-      # @param mark [String, nil] of the look that was agreed to
+      # @return [Array<Core::Doctor::Remark>] warnings; the documents are in
+      # @param mark [String, nil] of the dry run that was agreed to
       # @raise [Core::InputError] every fault with its file, its place and the fix; nothing was changed
       def call(documents, who: Store::History.at_the_keyboard, mark: nil)
         found = checked(documents)
@@ -65,28 +65,28 @@ module Gimlet
 
       def findings(document)
         faults = Exchange::CatalogueFormat.faults(document)
-        return faults.map { |text| Core::Doctor::Finding.new(level: "error", place: "", text: text) } if faults.any?
+        return faults.map { |text| Core::Doctor::Remark.new(level: "error", place: "", text: text) } if faults.any?
 
         Core::Doctor.call(Core::Catalogue::Build.call(document), @vocabulary, Exchange::ReferenceFiles::TABLES)
       end
 
       # The same number or designation in two series.
       def doubles(documents)
-        owner = numbers(@catalogue.documents.reject { |one| documents.values.any? { |other| id(other) && id(other) == id(one) } })
+        owner = numbers(@catalogue.documents.reject { |document| documents.values.any? { |other| id(other) && id(other) == id(document) } })
         documents.flat_map do |from, document|
           next [] unless id(document)
 
           own = own_numbers(document)
           taken = own.select { |number| owner.key?(number) }
           own.each { |number| owner[number] ||= id(document) }
-          taken.map { |number| [from, Core::Doctor::Finding.new(level: "error", place: number, text: "belongs to series #{owner[number]} already: each number to one series.")] }
+          taken.map { |number| [from, Core::Doctor::Remark.new(level: "error", place: number, text: "belongs to series #{owner[number]} already: each number to one series.")] }
         end
       end
 
       def id(document) = document.is_a?(Hash) && document["series"].is_a?(Hash) ? document["series"]["id"] : nil
 
       def numbers(documents)
-        documents.each_with_object({}) { |one, all| own_numbers(one).each { |number| all[number] = id(one) } }
+        documents.each_with_object({}) { |document, all| own_numbers(document).each { |number| all[number] = id(document) } }
       end
 
       def own_numbers(document)

@@ -48,7 +48,7 @@ module Gimlet
       private
 
       def variant(field, name)
-        @snapshot.variants.find { |one| one.id == name } || @snapshot.variants_of(name).last ||
+        @snapshot.variants.find { |variant| variant.id == name } || @snapshot.variants_of(name).last ||
           Core::InputError.reject(field, "unknown_model", "There is no “#{name[0, 40]}” in the catalogue.")
       end
 

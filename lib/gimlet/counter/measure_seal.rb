@@ -3,7 +3,7 @@
 require_relative "../core/verdicts"
 require_relative "../core/0_quantities/quantity"
 require_relative "../core/sizes/lip"
-require_relative "../core/sizes/match"
+require_relative "../core/sizes/ring_search"
 require_relative "../core/value"
 
 module Gimlet
@@ -37,7 +37,7 @@ module Gimlet
         gland = request["gland"] && gland(request["gland"])
         measured || gland || Core::InputError.reject("inner_mm", "too_few", "Give the ring's sizes, its dash number, or the groove's.")
         Found.new(measured: measured, gland: gland, on_file: on_file(measured, gland),
-                  standard: Core::Sizes::Match.new(@standards.rings, @fit).call(measured, gland))
+                  standard: Core::Sizes::RingSearch.new(@standards.rings, @fit).call(measured, gland))
       end
 
       private
@@ -92,14 +92,14 @@ module Gimlet
           verdict, sums = Core::Sizes::Lip.compare(measured, part.spec, resolution, request["old"] || false)
           next if verdict == "no"
 
-          filed(part, Core::Sizes::Candidate.new(ring: nil, verdict: verdict, sums: sums, share: 0, nearness: sums.sum { |one| one.percent.abs }))
+          filed(part, Core::Sizes::Candidate.new(ring: nil, verdict: verdict, sums: sums, share: 0, nearness: sums.sum { |sum| sum.percent.abs }))
         end
         shelf_first(found)
       end
 
       def on_file(measured, gland)
         own = @snapshot.parts.select { |part| part.spec["id_mm"] && part.spec["section_mm"] }.map { |part| own_ring(part) }
-        shelf_first(Core::Sizes::Match.new(own, @fit).call(measured, gland).map { |one| filed(one.ring.part, one) })
+        shelf_first(Core::Sizes::RingSearch.new(own, @fit).call(measured, gland).map { |one| filed(one.ring.part, one) })
       end
 
       def own_ring(part)

@@ -29,7 +29,7 @@ module Gimlet
       # @param pump [Core::Catalogue::Variant, nil]
       # @return [Array<Kept>]
       def call(ticket, pump)
-        ticket.live.select { |one| one.measure && one.measure["what"] != SERVICE }.map { |one| kept(one, ticket, pump) }
+        ticket.live.select { |item| item.measure && item.measure["what"] != SERVICE }.map { |item| kept(item, ticket, pump) }
       end
 
       # @param told [Hash] what and measure
@@ -48,11 +48,11 @@ module Gimlet
       private
 
       # A view is looked at again and again: what was measured is worked out once. What the catalogue has no more is said, and the ticket goes on.
-      def kept(one, ticket, pump)
-        what, measure = one.measure.values_at("what", "measure")
+      def kept(item, ticket, pump)
+        what, measure = item.measure.values_at("what", "measure")
         key = [:measured, what, measure, pump&.id, ticket.complaints, pump || told_flow(ticket), @stock.object_id]
         found, problem = @reference.field.recall(:results, key) { found_or_not(what, measure, ticket, pump) }
-        Kept.new(of: one.of, item: one.item, what: what, measure: measure, found: found, problem: problem)
+        Kept.new(of: item.of, item: item.item, what: what, measure: measure, found: found, problem: problem)
       end
 
       def found_or_not(what, measure, ticket, pump)
@@ -73,7 +73,7 @@ module Gimlet
 
       # What the papers were said to give, while no pump leads.
       def told_flow(ticket)
-        row = ticket.readings.find { |one| one[:trait].to_s == "flow_l_min" && one[:value].is_a?(Numeric) && !one[:denied] }
+        row = ticket.readings.find { |reading| reading[:trait].to_s == "flow_l_min" && reading[:value].is_a?(Numeric) && !reading[:denied] }
         row && "#{row[:value]} #{row[:unit] || 'L/min'}"
       end
     end

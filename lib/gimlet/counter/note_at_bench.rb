@@ -36,7 +36,7 @@ module Gimlet
 
       # A number alone is in the customer's unit; a device sends its own.
       def tightened(order, request)
-        fastener = order.record["tightening"].find { |one| one["fastener"] == request["fastener"] } ||
+        fastener = order.record["tightening"].find { |row| row["fastener"] == request["fastener"] } ||
                    reject("fastener", "unknown_fastener", "There is no “#{request['fastener']}” on this card.")
         turn = Core::Order::Turns.of(fastener)[request["turn"]] ||
                reject("turn", "unknown_turn", "“#{fastener['name']}” has #{fastener['walk'].size} turns, from 0.")

@@ -23,7 +23,7 @@ module Gimlet
         # @param changes [Array<Hash>] as Core::Order::Seen has them
         def initialize(changes)
           @changes = changes
-          super("Since you looked, this has changed: #{changes.first(3).map { |one| said(one) }.join('; ')}. Look at it, then save again.")
+          super("Since you looked, this has changed: #{changes.first(3).map { |change| said(change) }.join('; ')}. Look at it, then save again.")
         end
 
         private

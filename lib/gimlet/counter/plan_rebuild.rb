@@ -85,16 +85,16 @@ module Gimlet
 
       def by_serial(variants, serial)
         text = serial.to_s.strip
-        return variants.find { |one| one.covers_serial?(text.to_i) } if text.match?(/\A\d{1,12}\z/)
+        return variants.find { |variant| variant.covers_serial?(text.to_i) } if text.match?(/\A\d{1,12}\z/)
 
-        variants.find { |one| one.serial_range == text } ||
+        variants.find { |variant| variant.serial_range == text } ||
           Core::InputError.reject("serial", "unknown_serial", "“#{serial}” is not a serial number: type its figures only.")
       end
 
       # Without a serial the commoner side of a break is taken, and said so where it matters.
       def likeliest(variants, scope)
         chosen = variants.max_by(&:share)
-        signatures = variants.map { |one| Core::Identification::Signature.of(one, scope, @snapshot) }
+        signatures = variants.map { |variant| Core::Identification::Signature.of(variant, scope, @snapshot) }
         return [chosen, []] if signatures.uniq.one?
 
         notes = chosen.series.serial_breaks.map(&:note).join(" ")

@@ -84,7 +84,7 @@ module Gimlet
       end
 
       def values(trait)
-        snapshot.series.flat_map { |one| [one.traits[trait], *one.models.map { |model| model.traits[trait] }] }.compact.uniq
+        snapshot.series.flat_map { |series| [series.traits[trait], *series.models.map { |model| model.traits[trait] }] }.compact.uniq
       end
     end
   end

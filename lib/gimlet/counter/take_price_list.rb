@@ -12,13 +12,13 @@ module Gimlet
     # A price list is looked at before it is taken, and only what was looked at is taken.
     #
     #   take = TakePriceList.new(stock, snapshot)
-    #   look = take.look(Exchange::PriceList.read("prices.csv"))
-    #   take.call(list, mark: look.mark, who: "Ada")
+    #   found = take.dry_run(Exchange::PriceList.read("prices.csv"))
+    #   take.call(list, mark: found.mark, who: "Ada")
     class TakePriceList
       # What one line of the list would change: `was` is nil for a number that has no price yet, `sold` whether any catalogue knows it.
       Change = Core::Value.of(:number, :was, :now, :sold)
       # `same` lines change nothing; `mark` names the list, the prices and the catalogue it was held against.
-      Look = Core::Value.of(:mark, :changes, :same, :refused)
+      DryRun = Core::Value.of(:mark, :changes, :same, :refused)
 
       # @param stock [Store::Stock]
       # @param snapshot [Core::Catalogue::Snapshot]
@@ -28,14 +28,14 @@ module Gimlet
       end
 
       # @param list [Exchange::PriceList::Result]
-      # @return [Look]
-      def look(list)
+      # @return [DryRun]
+      def dry_run(list)
         before = @stock.all
         changes = list.rows.filter_map { |row| change(before[row[:number]], row) }
-        Look.new(mark: mark(list), changes: changes, same: list.rows.size - changes.size, refused: list.refused)
+        DryRun.new(mark: mark(list), changes: changes, same: list.rows.size - changes.size, refused: list.refused)
       end
 
-      # @param mark [String] of the look that was agreed to
+      # @param mark [String] of the dry run that was agreed to
       # @param skip [Boolean] whether lines that cannot be read are left out
       # @return [Integer] prices taken
       # @raise [Core::InputError] nothing was changed
@@ -44,7 +44,7 @@ module Gimlet
         mark == mark(list) || changed
         list.refused.empty? || skip ||
           reject("refused_lines", "Nothing was changed: mend the #{list.refused.size} lines that cannot be read, or leave them out.")
-        @stock.put(list.rows, who: who, on: on) || changed
+        @stock.upsert(list.rows, who: who, on: on) || changed
         list.rows.size
       end
 

@@ -22,7 +22,7 @@ module Gimlet
       def call(ticket, variant)
         request = { model: variant.designation, serial: variant.serial_range, units: ticket.unit, **work(ticket, variant),
                     **ticket.to_h.slice(:policy, :pumps, :extent, :had, :fixed, :extension), service: ticket.service,
-                    also: ticket.also.select { |one| sold?(one[:number]) },
+                    also: ticket.also.select { |line| sold?(line[:number]) },
                     entered: ticket.entered.select { |id, one| same_gap?(id, one[:pump], variant) },
                     wrenches: ticket.owned.values.select { |range| range["from"] } }
         @reference.field.recall(:results, [:plan, request, @stock.object_id]) { planned(request) }
@@ -63,7 +63,7 @@ module Gimlet
         areas = variant.series.areas_of(variant)
         at = ticket.at.to_h { |id, positions| [id, positions & Core::Scope.positions(variant, areas.find { |area| area.id == id })] }
         { scope: ticket.scope & @reference.snapshot.areas.keys, positions: at.slice(*ticket.scope).reject { |_, positions| positions.empty? },
-          findings: ticket.findings.select { |one| findable?(variant, one) } }
+          findings: ticket.findings.select { |finding| findable?(variant, finding) } }
       end
 
       def findable?(variant, finding)

@@ -11,8 +11,8 @@ module Gimlet
     # on. First it is looked at; what was looked at may then be taken.
     #
     #   upload = Upload.new("7", kind: "prices", file: "/srv/…/7", database: "/srv/gimlet.sqlite3", who: "Adela")
-    #   upload.run("look")   # waits for the process; others read `state` and `done` meanwhile
-    #   upload.look          # => {"mark" => "…", "changed" => 3, …}
+    #   upload.run("dry_run")   # waits for the process; others read `state` and `done` meanwhile
+    #   upload.dry_run          # => {"mark" => "…", "changed" => 3, …}
     class Upload
       WORKER = File.expand_path("upload_worker.rb", __dir__)
       # Seconds of computing, and of waiting for them.
@@ -29,7 +29,7 @@ module Gimlet
                   "detail" => "What took this file ended before it said how it went: choose the file again and see what it would change." }.freeze
       ENDED = %w[taken refused given_up].freeze
 
-      attr_reader :id, :kind, :who, :state, :done, :of, :look, :taken, :problem, :touched_at
+      attr_reader :id, :kind, :who, :state, :done, :of, :dry_run, :taken, :problem, :touched_at
 
       # @param kind [String] "prices" or "catalogue"
       # @param file [String] what was sent
@@ -43,7 +43,7 @@ module Gimlet
       def ended? = ENDED.include?(@state)
       def at_work? = %w[waiting reading taking].include?(@state)
 
-      # @param step [String] "look" or "take"
+      # @param step [String] "dry_run" or "take"
       # @param options [Hash] mark and skip, of a take
       def run(step, options = {})
         return if ended?
@@ -68,7 +68,7 @@ module Gimlet
       # Something of ours went wrong.
       def fail
         stop
-        refuse(no_answer(@state == "taking" ? "take" : "look"), "look")
+        refuse(no_answer(@state == "taking" ? "take" : "dry_run"), "dry_run")
         FileUtils.rm_f(@file)
       end
 
@@ -125,14 +125,14 @@ module Gimlet
       end
 
       def succeed(step, result)
-        step == "take" ? @taken = result : @look = result
+        step == "take" ? @taken = result : @dry_run = result
         @state = step == "take" ? "taken" : "looked"
       end
 
       # What was looked at may be looked at again, and taken without the lines that cannot be read.
       def refuse(problem, step)
         @problem = problem
-        @state = step == "take" && @look ? "looked" : "refused"
+        @state = step == "take" && @dry_run ? "looked" : "refused"
       end
     end
   end

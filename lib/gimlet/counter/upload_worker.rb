@@ -4,8 +4,8 @@ require "bundler/setup"
 require "json"
 require_relative "../core/input_error"
 require_relative "../exchange/price_list"
-require_relative "../present/catalogue_look"
-require_relative "../present/price_look"
+require_relative "../present/catalogue_dry_run"
+require_relative "../present/price_dry_run"
 require_relative "../store/catalogue"
 require_relative "../store/database"
 require_relative "../store/stock"
@@ -17,7 +17,7 @@ module Gimlet
   module Counter
     # A process of its own that reads one uploaded file: how far it has come goes out line by line as JSON, last of all what came of it.
     #
-    #   ruby upload_worker.rb '{"step":"look","kind":"prices","file":"…","database":"…","who":"Adela"}'
+    #   ruby upload_worker.rb '{"step":"dry_run","kind":"prices","file":"…","database":"…","who":"Adela"}'
     #   {"done":500,"of":30000}
     #   {"result":{"mark":"…","changed":3}}
     class UploadWorker
@@ -61,7 +61,7 @@ module Gimlet
       def prices
         list = Exchange::PriceList.read(@order["file"], progress: progress(Exchange::SheetFile.lines_expected(@order["file"])))
         take = TakePriceList.new(Store::Stock.new(@database), Store::Catalogue.new(@database).snapshot)
-        return Present::PriceLook.call(take.look(list)) if @order["step"] == "look"
+        return Present::PriceDryRun.call(take.dry_run(list)) if @order["step"] == "dry_run"
 
         { taken: take.call(list, mark: @order["mark"], skip: @order["skip"], who: @order["who"]) }
       end
@@ -69,7 +69,7 @@ module Gimlet
       def catalogue
         import = ImportCatalogue.new(Store::Catalogue.new(@database), References.vocabulary_of(@database))
         documents = { "document" => document }
-        return Present::CatalogueLook.call(import.look(documents)) if @order["step"] == "look"
+        return Present::CatalogueDryRun.call(import.dry_run(documents)) if @order["step"] == "dry_run"
 
         warnings = import.call(documents, who: @order["who"], mark: @order["mark"])
         { id: documents["document"]["series"]["id"], warnings: warnings.map { |finding| "#{finding.place}: #{finding.text}" } }

@@ -48,7 +48,7 @@ module Gimlet
           @uploads[id] = upload
         end
         keep(sent, id, longest)
-        work(upload, "look")
+        work(upload, "dry_run")
         upload
       end
 

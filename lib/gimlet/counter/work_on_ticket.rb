@@ -7,8 +7,8 @@ require_relative "../core/value"
 require_relative "diagnose_call"
 require_relative "identify_pump"
 require_relative "measured_on_ticket"
+require_relative "order_preview"
 require_relative "ticket_plans"
-require_relative "tray"
 
 module Gimlet
   module Counter
@@ -46,7 +46,7 @@ module Gimlet
         amending = ticket.amends && @orders.brief(ticket.amends)
         View.new(id: id, ticket: ticket, customer: customer, found: found,
                  steps: steps(ticket, entries, found.owned), pump: pump, sure: sure, planned: planned,
-                 tray: Tray.new(@reference, @plans).call(ticket, found.identification, pump, planned),
+                 tray: OrderPreview.new(@reference, @plans).call(ticket, found.identification, pump, planned),
                  readiness: readiness(ticket, found, pump, planned, amending),
                  measured: measured, diagnosis: @diagnose.call(ticket, pump, measured), extents: planned ? extents(ticket, pump) : [],
                  amending: amending)
@@ -62,7 +62,7 @@ module Gimlet
 
       # The same work, gone as far as each school would.
       # @return [Array<Array(String, TicketPlans::Cost)>]
-      def extents(ticket, pump) = Core::Extent::NAMES.keys.map { |one| [one, @plans.cost(ticket, pump, one)] }
+      def extents(ticket, pump) = Core::Extent::NAMES.keys.map { |key| [key, @plans.cost(ticket, pump, key)] }
 
       def identified(ticket)
         @identify.call(kept: ticket.readings, channel: ticket.channel, scope: ticket.scope, customer_id: ticket.customer_id,
@@ -73,11 +73,11 @@ module Gimlet
       def leading(ticket, found)
         classes = found.identification.order_classes
         if ticket.chosen
-          at = @reference.snapshot.variants.index { |one| one.id == ticket.chosen }
+          at = @reference.snapshot.variants.index { |variant| variant.id == ticket.chosen }
           return [nil, 0.0] unless at
 
           order = @reference.classes(scope(ticket)).id_of(at)
-          return [@reference.variant(at), classes.find { |one| one.id == order }&.probability || 0.0]
+          return [@reference.variant(at), classes.find { |order_class| order_class.id == order }&.probability || 0.0]
         end
         leader = classes.first
         [(@reference.variant(leader.members.first) if found.identification.clear && ticket.readings.any?), leader.probability]

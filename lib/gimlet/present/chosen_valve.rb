@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../core/valves/match"
+require_relative "../core/valves/valve_search"
 
 module Gimlet
   module Present
@@ -22,10 +22,10 @@ module Gimlet
         "#{best[:model]} serves#{', with what is said below' if best[:verdict] == 'fits'}."
       end
 
-      def choice(one, stock)
-        valve = one.variant
-        { model: valve.designation, maker: valve.series.maker.name, series: valve.series.name, verdict: one.verdict,
-          words: Core::Valves::WORDS.fetch(one.verdict), differs: one.differs, points: one.points.map(&:to_h),
+      def choice(choice, stock)
+        valve = choice.variant
+        { model: valve.designation, maker: valve.series.maker.name, series: valve.series.name, verdict: choice.verdict,
+          words: Core::Valves::WORDS.fetch(choice.verdict), differs: choice.differs, points: choice.points.map(&:to_h),
           **offered((valve.model.service || {})["sold_as"], stock),
           kits: valve.series.kits.map { |kit| { name: kit.name, **offered(kit.number, stock) } } }
       end

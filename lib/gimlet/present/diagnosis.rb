@@ -16,13 +16,14 @@ module Gimlet
         found = result.found
         { suspects: found.suspects.first(SHOWN).map { |one| suspect(one) },
           scope: found.scope.map { |id| { id: id, name: areas.fetch(id, Core::Plain.name(id)) } }, enough: found.enough.round(4),
-          rule_out: found.first.map { |sign| check(sign, result) }, checks: found.next_checks.map { |one| check(one.sign, result) },
+          rule_out: found.first.map { |sign| check(sign, result) }, checks: found.next_checks.map { |next_check| check(next_check.sign, result) },
           checked: result.checked.map { |sign, there| { id: sign.id, name: sign.name, result: there ? "yes" : "no" } } }
       end
 
-      def suspect(one)
-        { id: one.cause.id, name: one.cause.name, probability: one.probability.round(4), because: one.cause.because, pump: one.cause.pump?,
-          signs: one.signs.map(&:name) }
+      def suspect(suspect)
+        { id: suspect.cause.id, name: suspect.cause.name, probability: suspect.probability.round(4), because: suspect.cause.because,
+          pump: suspect.cause.pump?,
+          signs: suspect.signs.map(&:name) }
       end
 
       def check(sign, result)

@@ -19,15 +19,16 @@ module Gimlet
       # @return [Hash]
       def self.call(result) = new(result).call
 
-      def self.reading(one)
-        { trait: one.trait, name: one.definition.name, text: one.to_s, value: one.value, range: one.range,
-          unknown: one.unknown ? true : false, denied: one.denied ? true : false, hedged: one.hedged ? true : false,
-          unit: one.definition.unit, observer: one.observer, tool: one.tool, heard: one.heard }
+      def self.reading(reading)
+        { trait: reading.trait, name: reading.definition.name, text: reading.to_s, value: reading.value, range: reading.range,
+          unknown: reading.unknown ? true : false, denied: reading.denied ? true : false, hedged: reading.hedged ? true : false,
+          unit: reading.definition.unit, observer: reading.observer, tool: reading.tool, heard: reading.heard }
       end
 
       # The smallest form of a reading that can be sent back.
-      def self.input(one)
-        { trait: one.trait, value: one.value, range: one.range, unit: one.definition.unit, observer: one.observer, tool: one.tool }.compact
+      def self.input(input)
+        { trait: input.trait, value: input.value, range: input.range, unit: input.definition.unit, observer: input.observer,
+          tool: input.tool }.compact
       end
 
       def initialize(result)
@@ -37,10 +38,10 @@ module Gimlet
       end
 
       def call
-        { readings: @result.readings.map { |one| self.class.reading(one) }, heard: heard, **beliefs,
+        { readings: @result.readings.map { |reading| self.class.reading(reading) }, heard: heard, **beliefs,
           next_questions: @found.questions.map { |one| question(one) }, contradictions: @found.doubts.map { |one| doubt(one) },
           differences: @found.differences.map { |one| difference(one) }, plausible: @found.plausible, flow: @found.flow&.to_h,
-          faces: faces, part_differences: @result.part_differences.map { |one| own_parts(one) } }
+          faces: faces, part_differences: @result.part_differences.map { |part_difference| own_parts(part_difference) } }
       end
 
       private
@@ -59,30 +60,30 @@ module Gimlet
 
       def variant(at) = @reference.variant(at)
 
-      def candidate(one)
-        variant = variant(one.at)
+      def candidate(candidate)
+        variant = variant(candidate.at)
         { id: variant.id, model: variant.designation, maker: variant.series.maker.name, series: variant.series.name,
-          serial_range: variant.serial_range, probability: one.probability.round(6), order_class: one.order_class,
+          serial_range: variant.serial_range, probability: candidate.probability.round(6), order_class: candidate.order_class,
           owned: @result.owned.include?(variant.designation) }
       end
 
-      def order_class(one)
-        { id: one.id, probability: one.probability.round(6), models: one.members.first(MODELS).map { |at| variant(at).id } }
+      def order_class(order_class)
+        { id: order_class.id, probability: order_class.probability.round(6), models: order_class.members.first(MODELS).map { |at| variant(at).id } }
       end
 
-      def own_parts(one)
-        { candidate: one.variant.id, parts: one.parts.map { |part| { number: part.number, name: part.name } } }
+      def own_parts(own_part)
+        { candidate: own_part.variant.id, parts: own_part.parts.map { |part| { number: part.number, name: part.name } } }
       end
 
       # Fronts of the leading candidates, one for each series.
       def faces
-        leaders = @found.candidates.first(LEADERS).select { |one| one.probability >= Core::Identification::Identify::WORTH_COMPARING }
-        Core::Identification::Pictures.fronts(leaders.map { |one| variant(one.at) }).first(FACES).map { |one| picture(one) }
+        leaders = @found.candidates.first(LEADERS).select { |candidate| candidate.probability >= Core::Identification::Identify::WORTH_COMPARING }
+        Core::Identification::Pictures.fronts(leaders.map { |leader| variant(leader.at) }).first(FACES).map { |front| picture(front) }
       end
 
-      def picture(one)
-        { series: one.variant.series.name, maker: one.variant.series.maker.name, marked: one.marked, face: Tightening.face(one.face),
-          points: one.points.map { |point| point.to_h.merge(order: nil) }, seen: seen(one.variant) }
+      def picture(picture)
+        { series: picture.variant.series.name, maker: picture.variant.series.maker.name, marked: picture.marked, face: Tightening.face(picture.face),
+          points: picture.points.map { |point| point.to_h.merge(order: nil) }, seen: seen(picture.variant) }
       end
 
       # What is written beside a front, to compare.
@@ -93,27 +94,27 @@ module Gimlet
         end
       end
 
-      def question(one)
-        picture = Core::Identification::Pictures.of_trait(variant(@found.candidates.first.at), one.trait)
-        { trait: one.trait.id, name: one.trait.name, say: "#{SAYING.fetch(one.why)}#{one.trait.ask}", why: one.why,
-          figure: figure(one), gain_bits: one.gain_bits.round(4), seconds: one.seconds,
-          answers: one.answers.map { |answer| answer(answer) }, picture: picture && picture(picture) }
+      def question(question)
+        picture = Core::Identification::Pictures.of_trait(variant(@found.candidates.first.at), question.trait)
+        { trait: question.trait.id, name: question.trait.name, say: "#{SAYING.fetch(question.why)}#{question.trait.ask}", why: question.why,
+          figure: figure(question), gain_bits: question.gain_bits.round(4), seconds: question.seconds,
+          answers: question.answers.map { |answer| answer(answer) }, picture: picture && picture(picture) }
       end
 
       # What a bare figure means: a count or a size, or the number of a button.
-      def figure(one)
-        return "value" if one.trait.way.figure? || one.trait.way.free?
+      def figure(figure)
+        return "value" if figure.trait.way.figure? || figure.trait.way.free?
 
         "button"
       end
 
-      def answer(one)
-        { value: one.label, probability: one.probability.round(4), leaves: one.leaves, reading: self.class.input(one.reading) }
+      def answer(answer)
+        { value: answer.label, probability: answer.probability.round(4), leaves: answer.leaves, reading: self.class.input(answer.reading) }
       end
 
-      def doubt(one)
-        { trait: one.trait.id, key: one.key, text: told(one), matters: one.matters, leading: leaders(one.leading),
-          without: leaders(one.without) }
+      def doubt(doubt)
+        { trait: doubt.trait.id, key: doubt.key, text: told(doubt), matters: doubt.matters, leading: leaders(doubt.leading),
+          without: leaders(doubt.without) }
       end
 
       def told(one)
@@ -132,9 +133,9 @@ module Gimlet
         value.is_a?(Range) ? trait.way.label(trait, value) : [Core::Readings::Reading.plain(value), trait.unit].compact.join(" ")
       end
 
-      def difference(one)
-        { trait: one.trait.id, name: one.trait.name, changes_order: one.changes_order,
-          values: one.values.map { |value| value && shown(one.trait, value) } }
+      def difference(difference)
+        { trait: difference.trait.id, name: difference.trait.name, changes_order: difference.changes_order,
+          values: difference.values.map { |value| value && shown(difference.trait, value) } }
       end
     end
   end

@@ -31,7 +31,7 @@ module Gimlet
         first = suspects.first
         return "These figures cannot all be true." if @found.solved&.disagreements&.any? && @found.bucket.nil?
         return "#{first[:name].capitalize}: #{first[:because]}." if first && @found.diagnosis.named
-        return "Not settled: #{suspects.first(3).map { |one| "#{one[:name]} #{(one[:probability] * 100).round} %" }.join(', ')}." if first
+        return "Not settled: #{suspects.first(3).map { |suspect| "#{suspect[:name]} #{(suspect[:probability] * 100).round} %" }.join(', ')}." if first
         return "As far as this goes, nothing is wrong." if @found.told.any?
         return "#{flow} #{@units['flow']} into the bucket. Name the pump, its rated flow or the nozzle and the pressure to judge it." if @found.bucket
 
@@ -67,13 +67,13 @@ module Gimlet
         end
       end
 
-      def worked(one)
-        assumed = one.assumed.map { |id| Core::Flow::FIGURES.fetch(id).usual_because }
-        { **figure(one.id, one.value), sum: one.sum, assumed: assumed }
+      def worked(figure)
+        assumed = figure.assumed.map { |id| Core::Flow::FIGURES.fetch(id).usual_because }
+        { **figure(figure.id, figure.value), sum: figure.sum, assumed: assumed }
       end
 
-      def disagreement(one)
-        { sum: "#{one.sum}.", would_be: one.would_be.map { |id, value| figure(id, value) } }
+      def disagreement(disagreement)
+        { sum: "#{disagreement.sum}.", would_be: disagreement.would_be.map { |id, value| figure(id, value) } }
       end
 
       def curves

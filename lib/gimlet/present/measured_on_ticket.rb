@@ -13,21 +13,21 @@ module Gimlet
       # @param kept [Array<Counter::MeasuredOnTicket::Kept>]
       # @return [Array<Hash>]
       def call(kept)
-        kept.map { |one| { of: one.of, item: one.item, what: one.what, measure: one.measure, **(one.problem ? lost(one) : send(one.what, one)) } }
+        kept.map { |row| { of: row.of, item: row.item, what: row.what, measure: row.measure, **(row.problem ? lost(row) : send(row.what, row)) } }
       end
 
-      def lost(one)
-        { told: Core::Ticket::Kinds::Measured.told("what" => one.what, "measure" => one.measure), verdict: one.problem, sums: [] }
+      def lost(measured)
+        { told: Core::Ticket::Kinds::Measured.told("what" => measured.what, "measure" => measured.measure), verdict: measured.problem, sums: [] }
       end
 
-      def flow(one)
-        shown = MeasuredFlow.call(one.found)
-        { told: Core::Ticket::Kinds::Measured.flow(one.measure), verdict: shown[:verdict],
+      def flow(flow)
+        shown = MeasuredFlow.call(flow.found)
+        { told: Core::Ticket::Kinds::Measured.flow(flow.measure), verdict: shown[:verdict],
           sums: (shown[:told] + shown[:disagreements]).map { |sum| sum[:sum] } }
       end
 
-      def seal(one)
-        shown = MeasuredSeal.call(one.found)
+      def seal(measured)
+        shown = MeasuredSeal.call(measured.found)
         best = (shown[:on_file] + shown[:standard]).find { |row| row[:label] == shown[:verdict][:name] }
         { told: shown[:told], verdict: [shown[:verdict][:name], shown[:verdict][:words]].compact.join(": "),
           sums: best ? best[:sums].map { |sum| "#{sum[:name]} #{sum[:sum]}" } : [] }

@@ -38,12 +38,12 @@ module Gimlet
         { verdict: verdict, words: words.fetch(verdict), name: (own + standard).find { |row| row[:verdict] == verdict }&.fetch(:label) }
       end
 
-      def on_file(one, gland)
-        part = one.part
+      def on_file(found, gland)
+        part = found.part
         sizes = { inner_mm: part.spec["id_mm"], section_mm: part.spec["section_mm"], outer_mm: part.spec["od_mm"], height_mm: part.spec["height_mm"] }
-        { label: "#{part.number} #{part.name}", number: part.number, on_hand: one.stock&.on_hand || 0, price_cents: one.stock&.price_cents,
-          material: part.spec["material"], used_in: one.used_in, for_a_while: one.for_a_while, **sizes.compact,
-          **judged(one.candidate, gland, part.spec["section_mm"]) }
+        { label: "#{part.number} #{part.name}", number: part.number, on_hand: found.stock&.on_hand || 0, price_cents: found.stock&.price_cents,
+          material: part.spec["material"], used_in: found.used_in, for_a_while: found.for_a_while, **sizes.compact,
+          **judged(found.candidate, gland, part.spec["section_mm"]) }
       end
 
       def ring(candidate, gland)
@@ -56,7 +56,7 @@ module Gimlet
       def judged(candidate, gland, section)
         { verdict: candidate.verdict, share: candidate.share.round(2), backup: candidate.backup,
           backup_why: candidate.backup_why, drawing: gland && section && drawing(section, candidate.seated_mm, gland),
-          sums: candidate.sums.map { |one| { name: one.name, sum: one.sum, limit: one.limit, verdict: one.verdict } } }
+          sums: candidate.sums.map { |sum| { name: sum.name, sum: sum.sum, limit: sum.limit, verdict: sum.verdict } } }
       end
 
       def drawing(section, seated, gland)

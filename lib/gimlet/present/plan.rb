@@ -17,14 +17,14 @@ module Gimlet
         workup = result.workup
         header(result).merge(pieces(workup)).merge(
           tools: workup.tools.map { |one| tool(one, owned, handed) }, consumables: workup.consumables.map(&:to_h),
-          tightening: workup.tightening.map { |one| Tightening.call(one, workup, result.request[:units]) },
+          tightening: workup.tightening.map { |row| Tightening.call(row, workup, result.request[:units]) },
           refit: workup.refit && refit(workup), steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot), cautions: workup.cautions
         )
       end
 
       def pieces(workup)
-        { demand: workup.demand.lines.map { |one| demand(one) }, plans: workup.plans.map { |one| kit_plan(one) },
-          keep: workup.demand.keep.map { |one| kept(one) }, held: workup.demand.held.map { |one| held(one) },
+        { demand: workup.demand.lines.map { |line| demand(line) }, plans: workup.plans.map { |plan| kit_plan(plan) },
+          keep: workup.demand.keep.map { |piece| kept(piece) }, held: workup.demand.held.map { |part| held(part) },
           count_out: workup.demand.count_out.map(&:to_h) }
       end
 
@@ -52,31 +52,31 @@ module Gimlet
       end
 
       # What the customer has is neither lent nor sold.
-      def tool(one, owned, handed)
-        has = owned.include?(one.name)
-        one.to_h.merge(has: has, how: has ? nil : handed[one.name])
+      def tool(tool, owned, handed)
+        has = owned.include?(tool.name)
+        tool.to_h.merge(has: has, how: has ? nil : handed[tool.name])
       end
 
       def extent(id) = { id: id, name: Core::Extent::NAMES.fetch(id), warning: Core::Extent::WARNINGS.fetch(id) }
 
-      def kept(one)
-        one.to_h.except(:limits).merge(where: Core::Positions.short(one.positions), to_do: Core::Fates::KINDS.fetch(one.fate),
-                                       limits: one.limits.map { |limit| { measure: limit.measure, unit: limit.unit, text: limit.limit } })
+      def kept(piece)
+        piece.to_h.except(:limits).merge(where: Core::Positions.short(piece.positions), to_do: Core::Fates::KINDS.fetch(piece.fate),
+                                         limits: piece.limits.map { |limit| { measure: limit.measure, unit: limit.unit, text: limit.limit } })
       end
 
-      def held(one) = { part: one.part.number, name: one.part.name, quantity: one.quantity, why: one.why }
+      def held(part) = { part: part.part.number, name: part.part.name, quantity: part.quantity, why: part.why }
 
-      def demand(one)
-        { part: one.part.number, name: one.part.name, quantity: one.quantity, had: one.had, reasons: one.reasons }
+      def demand(line)
+        { part: line.part.number, name: line.part.name, quantity: line.quantity, had: line.had, reasons: line.reasons }
       end
 
-      def kit_plan(one)
-        one.to_h.merge(lines: one.lines.map(&:to_h), price: one.price_cents / 100.0, complete: one.complete,
-                       unfilled: one.unfilled.map { |line| unfilled(line) }, passed_over: one.passed_over.map(&:to_h),
-                       surplus: one.surplus.map { |line| numbered(line) })
+      def kit_plan(plan)
+        plan.to_h.merge(lines: plan.lines.map(&:to_h), price: plan.price_cents / 100.0, complete: plan.complete,
+                        unfilled: plan.unfilled.map { |line| unfilled(line) }, passed_over: plan.passed_over.map(&:to_h),
+                        surplus: plan.surplus.map { |line| numbered(line) })
       end
 
-      def unfilled(line) = numbered(line).merge(stand_ins: line.stand_ins.map { |one| { part: one.part, note: one.note } })
+      def unfilled(line) = numbered(line).merge(stand_ins: line.stand_ins.map { |stand_in| { part: stand_in.part, note: stand_in.note } })
 
       def numbered(line) = { part: line.number }.merge(line.to_h.except(:number))
 
@@ -88,27 +88,27 @@ module Gimlet
       # Outlines of each piece's upper half, in mm; the lower half mirrors it.
       def section(stack, variant, snapshot)
         drawing = Core::Plan::Section.of(stack, variant, snapshot)
-        { length_mm: drawing.length_mm, radius_mm: drawing.radius_mm, pieces: drawing.pieces.map { |one| one.to_h.except(:at) } }
+        { length_mm: drawing.length_mm, radius_mm: drawing.radius_mm, pieces: drawing.pieces.map { |piece| piece.to_h.except(:at) } }
       end
 
       # Each layer once, with what becomes of it at each position.
-      def stack(one, fates, variant, snapshot)
+      def stack(stack, fates, variant, snapshot)
         by_place = fates.to_h { |fate| [[fate.place.position, fate.place.at], fate] }
-        positions = one.positions & fates.map { |fate| fate.place.position }
-        layers = one.layers.each_with_index.select { |layer, _| Core::Catalogue::Condition.met?(layer.condition, variant) }
+        positions = stack.positions & fates.map { |fate| fate.place.position }
+        layers = stack.layers.each_with_index.select { |layer, _| Core::Catalogue::Condition.met?(layer.condition, variant) }
         rows = layers.map { |layer, at| layer(layer, variant, positions.map { |place| by_place[[place, at]] }) }
-        one.to_h.slice(:id, :name, :from, :towards, :colour, :spring)
-           .merge(positions: positions, drawing: section(one, variant, snapshot), layers: rows)
+        stack.to_h.slice(:id, :name, :from, :towards, :colour, :spring)
+             .merge(positions: positions, drawing: section(stack, variant, snapshot), layers: rows)
       end
 
-      def layer(one, variant, fates)
-        numbers = variant.series.parts_for(one.slot, variant)
+      def layer(layer, variant, fates)
+        numbers = variant.series.parts_for(layer.slot, variant)
         kinds = fates.map { |fate| fate&.kind }
-        one.to_h.slice(:slot, :name, :inside, :shape, *Core::Catalogue::LayerFields::TOLD.map(&:to_sym))
-           .merge(told: Core::Catalogue::LayerFields.told(one),
-                  fates: kinds, drawn: Core::Fates.foremost(kinds),
-                  fate: kinds.uniq.one? ? said(kinds.first) : "by position", part: numbers.one? ? numbers.first : nil,
-                  look: one.checks.map(&:to_s))
+        layer.to_h.slice(:slot, :name, :inside, :shape, *Core::Catalogue::LayerFields::TOLD.map(&:to_sym))
+             .merge(told: Core::Catalogue::LayerFields.told(layer),
+                    fates: kinds, drawn: Core::Fates.foremost(kinds),
+                    fate: kinds.uniq.one? ? said(kinds.first) : "by position", part: numbers.one? ? numbers.first : nil,
+                    look: layer.checks.map(&:to_s))
       end
 
       def said(kind) = kind ? Core::Fates::KINDS.fetch(kind) : "stays where it is"

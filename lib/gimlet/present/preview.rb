@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/input_error"
-require_relative "heard"
+require_relative "item_texts"
 
 module Gimlet
   module Present
@@ -9,10 +9,10 @@ module Gimlet
     class Preview
       # @param vocabulary [Core::Readings::Vocabulary]
       def initialize(vocabulary)
-        @heard = Heard.new(vocabulary)
+        @texts = ItemTexts.new(vocabulary)
       end
 
-      # @param heard [Core::Ear::Heard]
+      # @param heard [Core::Ear::ParseResult]
       # @return [Hash] heard, unheard
       def call(heard)
         { heard: heard.items.flat_map { |item| item(item) }, unheard: heard.unheard.map(&:to_h) }
@@ -21,10 +21,10 @@ module Gimlet
       private
 
       # A figure beyond any pump is said as it will be said on Enter.
-      def item(one)
-        [{ from: one.from, to: one.to, texts: @heard.texts(one), problem: nil }]
+      def item(item)
+        [{ from: item.from, to: item.to, texts: @texts.texts(item), problem: nil }]
       rescue Core::InputError => e
-        [{ from: one.from, to: one.to, texts: [], problem: e.message }]
+        [{ from: item.from, to: item.to, texts: [], problem: e.message }]
       end
     end
   end

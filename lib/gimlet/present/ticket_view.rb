@@ -5,9 +5,9 @@ require_relative "../core/order/seen"
 require_relative "../core/ticket/kinds"
 require_relative "../core/ticket/readiness"
 require_relative "diagnosis"
-require_relative "heard"
+require_relative "item_texts"
 require_relative "identification"
-require_relative "phrasebook"
+require_relative "input_hints"
 require_relative "measured_on_ticket"
 require_relative "plan"
 
@@ -26,7 +26,7 @@ module Gimlet
         @view = view
         @ticket = view.ticket
         @vocabulary = view.found.reference.vocabulary
-        @heard = Heard.new(@vocabulary)
+        @texts = ItemTexts.new(@vocabulary)
       end
 
       def call
@@ -34,7 +34,7 @@ module Gimlet
         { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
           pump: pump, plan: plan, seen: plan && Core::Order::Seen.of(plan), tray: tray,
           lacking: readiness.blockers.map(&:to_h), **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id,
-          phrases: Phrasebook.call(@view.found),
+          phrases: InputHints.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
           measured: MeasuredOnTicket.call(@view.measured), extents: @view.extents.map { |id, cost| extent(id, cost) },
           amending: @view.amending&.to_h&.slice(:id, :revision, :cancelled_at, :cancelled_because) }
@@ -55,16 +55,16 @@ module Gimlet
       def words(one) = Core::Ticket::Kinds.of(one.kind).words(one.body, @view.found.reference.snapshot.areas)
 
       # A colleague reads the call as it went.
-      def line(one)
-        pumps, orders = @view.steps[one.number]
-        unheard = one.unheard.map { |words| words.slice("words", "note") }
-        { number: one.number, kind: one.kind, at: one.at.iso8601, who: one.who, words: one.words, text: words(one),
-          items: one.items.map { |item| item(item) }, unheard: unheard, pumps: pumps, orders: orders }
+      def line(line)
+        pumps, orders = @view.steps[line.number]
+        unheard = line.unheard.map { |words| words.slice("words", "note") }
+        { number: line.number, kind: line.kind, at: line.at.iso8601, who: line.who, words: line.words, text: words(line),
+          items: line.items.map { |item| item(item) }, unheard: unheard, pumps: pumps, orders: orders }
       end
 
-      def item(one)
-        { item: one.item, texts: @heard.texts(one), from: one.from, to: one.to, struck: one.struck,
-          traits: (one.readings || []).map { |fields| fields[:trait] } }
+      def item(item)
+        { item: item.item, texts: @texts.texts(item), from: item.from, to: item.to, struck: item.struck,
+          traits: (item.readings || []).map { |fields| fields[:trait] } }
       end
 
       # What going so far would cost, and what it leaves to chance.

@@ -11,16 +11,17 @@ module Gimlet
 
       module_function
 
-      # @param one [Core::Tightening::Instruction]
+      # @param instruction [Core::Tightening::Instruction]
       # @param workup [Core::Plan::Workup]
       # @param unit [String] of the customer's wrench
-      def call(one, workup, unit)
-        { fastener: one.fastener.id, name: one.fastener.name, count: one.fastener.points.size, drive: one.fastener.drive,
-          kind: one.tightening.kind, text: one.text, treatment: one.tightening.treatment, source: one.tightening.source,
-          points: points(one), orders: orders(one), rounds: one.rounds.map(&:text), walk: walk(one),
-          round_torques: one.rounds.map { |round| round.torque && torque(round.torque.to(unit)) },
-          face: face(workup.variant.series.face(one.fastener.face)), entered: one.entered, doubt: doubt(one),
-          **values(one, workup, unit) }
+      def call(instruction, workup, unit)
+        fastener = instruction.fastener
+        { fastener: fastener.id, name: fastener.name, count: fastener.points.size, drive: fastener.drive, text: instruction.text,
+          **instruction.tightening.to_h.slice(:kind, :treatment, :source),
+          points: points(instruction), orders: orders(instruction), rounds: instruction.rounds.map(&:text), walk: walk(instruction),
+          round_torques: instruction.rounds.map { |round| round.torque && torque(round.torque.to(unit)) },
+          face: face(workup.variant.series.face(fastener.face)), entered: instruction.entered, doubt: doubt(instruction),
+          **values(instruction, workup, unit) }
       end
 
       def values(one, workup, unit)
@@ -47,28 +48,28 @@ module Gimlet
         extension ? "#{told} (for an extension of #{extension})" : told.to_s
       end
 
-      def doubt(one)
-        Core::Tightening::Entered.new(torque: one.tightening.torque, source: one.tightening.source).doubt(one.fastener) if one.entered
+      def doubt(doubt)
+        Core::Tightening::Entered.new(torque: doubt.tightening.torque, source: doubt.tightening.source).doubt(doubt.fastener) if doubt.entered
       end
 
       # Every turn of the wrench: which of the points, in which round.
-      def walk(one)
-        places = one.fastener.points.each_with_index.to_h.compare_by_identity
-        one.walk.map { |point, round| { point: places.fetch(point), round: round } }
+      def walk(walk)
+        places = walk.fastener.points.each_with_index.to_h.compare_by_identity
+        walk.walk.map { |point, round| { point: places.fetch(point), round: round } }
       end
 
       # For each set the labels in their order, to be read where nothing is drawn.
-      def orders(one)
-        one.sequences.zip(one.fastener.sets).map { |points, set| { name: set.name, labels: points.map(&:label) } }
+      def orders(order)
+        order.sequences.zip(order.fastener.sets).map { |points, set| { name: set.name, labels: points.map(&:label) } }
       end
 
-      def face(one)
-        return unless one
+      def face(face)
+        return unless face
 
-        features = (one.features || []).map do |kind, label, x, y, diameter|
+        features = (face.features || []).map do |kind, label, x, y, diameter|
           { kind: kind, label: label, x_mm: x, y_mm: y, diameter_mm: diameter }
         end
-        { name: one.name, width_mm: one.width_mm, height_mm: one.height_mm, features: features }
+        { name: face.name, width_mm: face.width_mm, height_mm: face.height_mm, features: features }
       end
     end
   end

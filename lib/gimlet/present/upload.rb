@@ -9,9 +9,9 @@ module Gimlet
       # @param upload [Counter::Upload]
       # @return [Hash] of the OpenAPI schema Upload
       def call(upload)
-        look = upload.look
+        found = upload.dry_run
         { id: upload.id, kind: upload.kind, state: upload.state, done: upload.done, of: upload.of, problem: upload.problem,
-          prices: upload.kind == "prices" ? look : nil, series: upload.kind == "catalogue" ? look : nil, taken: upload.taken }
+          prices: upload.kind == "prices" ? found : nil, series: upload.kind == "catalogue" ? found : nil, taken: upload.taken }
       end
     end
   end

@@ -20,7 +20,7 @@ module Gimlet
       # @param reference [Counter::Reference]
       def call(reference)
         { traits: reference.vocabulary.traits.values.map { |trait| trait(trait, reference) },
-          channels: named(Core::Readings::CHANNELS), observers: Core::Readings::Odds::OBSERVERS.keys,
+          channels: named(Core::Readings::CHANNELS), observers: Core::Readings::Likelihoods::OBSERVERS.keys,
           tools: Core::MeasuringTools::RESOLUTION.keys, complaints: named(reference.vocabulary.complaints.transform_values(&:name)),
           work_areas: named(reference.snapshot.areas), extents: named(Core::Extent::NAMES),
           outcomes: named(Core::Catalogue::OUTCOMES),
@@ -30,7 +30,9 @@ module Gimlet
       end
 
       def rubber(table)
-        { materials: table.elastomers.map { |one| { id: one.id, name: one.name } }, media: named(table.media), lubricants: table.lubricants }
+        { materials: table.elastomers.map do |elastomer|
+          { id: elastomer.id, name: elastomer.name }
+        end, media: named(table.media), lubricants: table.lubricants }
       end
 
       def trait(trait, reference)

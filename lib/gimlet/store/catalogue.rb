@@ -27,7 +27,7 @@ module Gimlet
         @database.transaction(mode: :immediate) do
           documents.each { |document| write(document) }
           changed
-          History.new(@database).note("imported", documents.map { |one| one["series"]["id"] }, who: who)
+          History.new(@database).note("imported", documents.map { |document| document["series"]["id"] }, who: who)
         end
       end
 

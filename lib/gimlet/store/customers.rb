@@ -21,7 +21,7 @@ module Gimlet
       end
 
       # @param rows [Array<Hash>] name, place, pumps
-      def put(rows)
+      def upsert(rows)
         @database.transaction do
           rows.each do |row|
             @database[:customers].insert_conflict.insert(name: row[:name], place: row[:place])

@@ -10,7 +10,7 @@ module Gimlet
     # Who works here and in which role.
     #
     #   people = People.new(database)
-    #   people.put("Ines", "counter", "482193")
+    #   people.upsert("Ines", "counter", "482193")
     #   people.verified("Ines", "482193") # => the Person
     class People
       # counter: tickets and orders; bench: cards, ticks and what was tightened; keeper: catalogue, prices and stock; owner: all, and people.
@@ -42,7 +42,7 @@ module Gimlet
       # Made, or given another role and secret; sessions, tills and locks of before are gone.
       # @param secret [String] a PIN or a password
       # @raise [Core::InputError]
-      def put(name, role, secret)
+      def upsert(name, role, secret)
         name = name.to_s.strip
         known_role(role)
         name.empty? && reject("name", "missing", "Say who it is.")
@@ -60,7 +60,7 @@ module Gimlet
       # Signs in no more.
       # @return [Boolean] whether there was such a person
       # @raise [Core::InputError] when nobody could let anyone in afterwards
-      def remove(name)
+      def deactivate(name)
         @database.transaction(mode: :immediate) do
           last_owner?(name) && reject("name", "last_owner", "#{name} is the only owner: make another one first.")
           ended(name)

@@ -40,7 +40,7 @@ module Gimlet
       # @param who [String]
       # @param on [String, nil] revision that the rows were held against, where they were
       # @return [Boolean] whether they are in; not when prices were changed since that revision
-      def put(rows, who: History.at_the_keyboard, on: :any)
+      def upsert(rows, who: History.at_the_keyboard, on: :any)
         changes = changes(rows)
         @database.synchronize do
           stage(rows)

@@ -27,14 +27,14 @@ module Gimlet
 
           app.serve("putPerson") do
             name, role, secret = body_as("NewPerson").values_at("name", "role", "secret")
-            authentication.people.put(name, role, secret)
+            authentication.people.upsert(name, role, secret)
             noted("person", name, role)
             staff
           end
 
           app.serve("leave") do
             name = body_as("Leaver")["name"]
-            authentication.people.remove(name) || authentication.tokens.revoke(name) || missing("There is no “#{name}” to sign in.")
+            authentication.people.deactivate(name) || authentication.tokens.revoke(name) || missing("There is no “#{name}” to sign in.")
             noted("leaves", name)
             staff
           end

@@ -14,7 +14,7 @@ module Gimlet
             row = Exchange::PriceList.row(body_as("NewPrice"))
             newest.snapshot.sold?(row[:number]) ||
               Core::InputError.reject("number", "unknown_number", "No catalogue has #{row[:number]}: see whether it is written so.")
-            stock.put([row], who: who_asks)
+            stock.upsert([row], who: who_asks)
             answer(row)
           end
         end

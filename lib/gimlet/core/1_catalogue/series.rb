@@ -23,19 +23,19 @@ module Gimlet
         # A whole manual as a key would be read whole each time.
         def hash = id.hash
 
-        def stack(id) = stacks.find { |one| one.id == id }
-        def area(id) = areas.find { |one| one.id == id }
-        def group(id) = groups.find { |one| one.id == id }
-        def fastener(id) = fasteners.find { |one| one.id == id }
-        def face(id) = faces.find { |one| one.id == id }
-        def consumable(id) = consumables.find { |one| one.id == id }
+        def stack(id) = stacks.find { |stack| stack.id == id }
+        def area(id) = areas.find { |area| area.id == id }
+        def group(id) = groups.find { |group| group.id == id }
+        def fastener(id) = fasteners.find { |fastener| fastener.id == id }
+        def face(id) = faces.find { |face| face.id == id }
+        def consumable(id) = consumables.find { |consumable| consumable.id == id }
 
         # @return [String] what the sheet calls the piece of a slot
         def piece(slot) = stacks.filter_map { |stack| stack.layer(slot) }.first&.name || Plain.name(slot)
 
         # @return [Array<String>] every trait that some condition or figure of this series asks for
         def condition_keys
-          conditions = conditional.filter_map(&:condition).flat_map(&:keys) + finish.filter_map { |one| one.figure&.fetch("trait") }
+          conditions = conditional.filter_map(&:condition).flat_map(&:keys) + finish.filter_map { |entry| entry.figure&.fetch("trait") }
           conditions.uniq - %w[before from]
         end
 

@@ -52,14 +52,14 @@ module Gimlet
 
         # @return [Hash] how much is in it
         def counts
-          { series: series.size, models: series.sum { |one| one.models.size }, variants: variants.size,
+          { series: series.size, models: series.sum { |series| series.models.size }, variants: variants.size,
             parts: @parts.size, kits: @kits.size }
         end
 
         private
 
         def named_by_series
-          series.flat_map(&:areas).reject { |one| WORK_AREAS.key?(one.id) }.to_h { |one| [one.id, one.name] }
+          series.flat_map(&:areas).reject { |area| WORK_AREAS.key?(area.id) }.to_h { |area| [area.id, area.name] }
         end
       end
     end

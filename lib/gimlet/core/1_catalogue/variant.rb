@@ -52,7 +52,7 @@ module Gimlet
         end
 
         def self.of_model(series, model)
-          breaks = series.serial_breaks.select { |one| one.models.nil? || one.models.include?(model.designation) }
+          breaks = series.serial_breaks.select { |serial_break| serial_break.models.nil? || serial_break.models.include?(model.designation) }
                          .sort_by(&:from)
           (0..breaks.size).map { |newer| build(series, model, breaks.take(newer), breaks.drop(newer)) }
         end
@@ -70,7 +70,7 @@ module Gimlet
         end
 
         def self.sides(passed, ahead)
-          passed.to_h { |one| [one.id, :from] }.merge(ahead.to_h { |one| [one.id, :before] })
+          passed.to_h { |serial_break| [serial_break.id, :from] }.merge(ahead.to_h { |one| [one.id, :before] })
         end
         private_class_method :of_model, :build, :traits, :sides
       end

@@ -4,7 +4,7 @@ require_relative "../0_quantities/measuring_tools"
 require_relative "../plain"
 require_relative "../input_error"
 require_relative "../value"
-require_relative "odds"
+require_relative "likelihoods"
 require_relative "vocabulary"
 
 module Gimlet
@@ -36,7 +36,7 @@ module Gimlet
         # @raise [InputError]
         def self.from(fields, vocabulary)
           trait = vocabulary.trait(fields[:trait])
-          new(definition: trait, observer: known(Odds::OBSERVERS, fields[:observer] || "caller", "observer"),
+          new(definition: trait, observer: known(Likelihoods::OBSERVERS, fields[:observer] || "caller", "observer"),
               tool: known(MeasuringTools::RESOLUTION, fields[:tool] || trait.way.tool("tape"), "tool"), heard: fields[:heard],
               denied: fields[:denied] || nil, hedged: fields[:hedged] || nil, **told(trait, fields))
         end
@@ -57,7 +57,7 @@ module Gimlet
           end
 
           def span(trait, fields)
-            low, high = fields[:range].map { |one| trait.way.accept(trait, one, fields[:unit]) }
+            low, high = fields[:range].map { |field| trait.way.accept(trait, field, fields[:unit]) }
             unless low.is_a?(Numeric) && high.is_a?(Numeric) && low <= high
               reject("range", "bad_range", "#{trait.name}: a range runs from the smaller number to the larger one.")
             end

@@ -10,7 +10,7 @@ module Gimlet
       # How a customer can be present.
       CHANNELS = { "phone" => "on the phone", "counter" => "pump on the counter",
                    "parts" => "only old parts in hand", "photo" => "photo" }.freeze
-      # Who looks, by that; of Odds::OBSERVERS.
+      # Who looks, by that; of Likelihoods::OBSERVERS.
       OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
 
       # Something that can be seen, read or measured. A row of the vocabulary; docs/vocabulary.md says what each key means.

@@ -45,8 +45,8 @@ module Gimlet
                             "Positions are given for “#{area}”, which is not among the agreed work.")
         end
         known = Scope.positions(variant, variant.series.area(area))
-        (positions - known).each do |one|
-          InputError.reject("positions.#{area}", "unknown_position", "#{variant.designation} has no “#{one}”: use #{known.join(', ')}.")
+        (positions - known).each do |position|
+          InputError.reject("positions.#{area}", "unknown_position", "#{variant.designation} has no “#{position}”: use #{known.join(', ')}.")
         end
         InputError.reject("positions.#{area}", "no_position", "Name at least one position of #{area}, or leave positions out.") if positions.empty?
       end

@@ -144,7 +144,7 @@ module Gimlet
         return [] unless met?(stack)
 
         present = layers.select { |layer, _| met?(layer) }
-        stack.positions.select { |one| positions.nil? || positions.include?(one) }.product(present).map do |position, (layer, at)|
+        stack.positions.select { |position| positions.nil? || positions.include?(position) }.product(present).map do |position, (layer, at)|
           Place.new(stack: stack, position: position, layer: layer, at: at, cause: cause)
         end
       end

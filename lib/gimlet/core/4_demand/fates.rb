@@ -42,27 +42,31 @@ module Gimlet
       private
 
       def judged(findings)
-        findings.filter_map do |one|
+        findings.filter_map do |finding|
           series = @teardown.variant.series
-          layers = series.stacks.flat_map { |stack| stack.layers_of(@teardown.variant) }.select { |layer| layer.slot == one.slot }
-          InputError.reject("findings", "unknown_slot", "#{@teardown.variant.designation} has no “#{one.slot}” to find anything on.") if layers.empty?
-          at_its_position(one)
-          one.judged(layers)
+          layers = series.stacks.flat_map { |stack| stack.layers_of(@teardown.variant) }.select { |layer| layer.slot == finding.slot }
+          if layers.empty?
+            InputError.reject("findings", "unknown_slot",
+                              "#{@teardown.variant.designation} has no “#{finding.slot}” to find anything on.")
+          end
+          at_its_position(finding)
+          finding.judged(layers)
         end
       end
 
-      def at_its_position(one)
-        return if one.position.nil?
+      def at_its_position(finding)
+        return if finding.position.nil?
 
-        known = @teardown.variant.series.stacks.select { |stack| stack.layer(one.slot) }.flat_map(&:positions)
-        return if known.include?(one.position)
+        known = @teardown.variant.series.stacks.select { |stack| stack.layer(finding.slot) }.flat_map(&:positions)
+        return if known.include?(finding.position)
 
-        InputError.reject("findings", "unknown_position", "There is no “#{one.slot}” at “#{one.position}”: use #{known.uniq.join(', ')}.")
+        InputError.reject("findings", "unknown_position",
+                          "There is no “#{finding.slot}” at “#{finding.position}”: use #{known.uniq.join(', ')}.")
       end
 
       # The last word on a place counts; one that names the position goes before one that does not.
       def finding(place)
-        mine = @findings.select { |one| one.slot == place.layer.slot && [nil, place.position].include?(one.position) }
+        mine = @findings.select { |finding| finding.slot == place.layer.slot && [nil, place.position].include?(finding.position) }
         mine.select(&:position).last || mine.last
       end
 
@@ -106,12 +110,12 @@ module Gimlet
       # What goes as a set with a renewed piece is renewed too.
       def with_sets(fates)
         loop do
-          due = fates.select { |one| one.kind == :replace }.flat_map { |one| partners(one) }
-          late, rest = fates.partition { |one| one.kind != :replace && due.include?(key_of_set(one)) }
+          due = fates.select { |fate| fate.kind == :replace }.flat_map { |fate| partners(fate) }
+          late, rest = fates.partition { |fate| fate.kind != :replace && due.include?(key_of_set(fate)) }
           return fates if late.empty?
 
-          renewed = late.to_h { |one| [one.place.key, one.with(kind: :replace, why: :set)] }
-          fates = (late + rest).map { |one| renewed.fetch(one.place.key, one) }
+          renewed = late.to_h { |fate| [fate.place.key, fate.with(kind: :replace, why: :set)] }
+          fates = (late + rest).map { |fate| renewed.fetch(fate.place.key, fate) }
         end
       end
 

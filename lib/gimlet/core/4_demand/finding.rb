@@ -41,7 +41,7 @@ module Gimlet
         limit = layer.limits.find { |one| measured&.key?(one.measure) }
         return "#{limit.measure} #{measured[limit.measure]} measured, limit #{limit.limit.delete_prefix(limit.measure).strip}" if limit
 
-        signs = layer.checks.select { |one| one.outcome == outcome }.filter_map(&:sign)
+        signs = layer.checks.select { |check| check.outcome == outcome }.filter_map(&:sign)
         signs.empty? ? "found at inspection" : "found at inspection: #{signs.join(', or ')}"
       end
 

@@ -4,7 +4,7 @@ require_relative "../input_error"
 require_relative "../value"
 require_relative "cover"
 require_relative "offers"
-require_relative "passed_over"
+require_relative "rejected_kits"
 
 module Gimlet
   module Core
@@ -53,8 +53,8 @@ module Gimlet
           @stock = stock
           offers = Offers.new(snapshot, demand.variant, stock)
           @offers = offers.for(demand.quantities.keys)
-          @beside = also.map { |one| [offers.beside(one.number), one] }
-          @fixed = fixed.to_h { |one| [offered(one), one] }
+          @beside = also.map { |line| [offers.beside(line.number), line] }
+          @fixed = fixed.to_h { |line| [offered(line), line] }
         end
 
         # @param policy [String] the one to name first
@@ -103,10 +103,10 @@ module Gimlet
           lines = purchase.counts.map { |offer, count| line(offer, count) }.sort_by { |one| [one.kit ? 0 : 1, one.number] }
           lines += @beside.map { |offer, one| line(offer, one.quantity).with(reason: one.reason, beside: true) }
           left = balance(purchase)
-          Plan.new(policy: policies.first, name: POLICIES[policies.first], also: policies.drop(1).map { |one| POLICIES[one] },
+          Plan.new(policy: policies.first, name: POLICIES[policies.first], also: policies.drop(1).map { |policy| POLICIES[policy] },
                    lines: lines, price_cents: lines.sum(&:total_cents), unfilled: missing + unfilled(left, policies.first),
                    surplus: surplus(left, purchase), gap_cents: purchase.gap_cents,
-                   passed_over: PassedOver.new(@snapshot, @demand, @stock, @fixed.values).call(policies.first, purchase))
+                   passed_over: RejectedKits.new(@snapshot, @demand, @stock, @fixed.values).call(policies.first, purchase))
         end
 
         def line(offer, count)
@@ -139,8 +139,8 @@ module Gimlet
         end
 
         def missing
-          @demand.missing.map do |one|
-            Unfilled.new(number: nil, name: one.name, quantity: one.quantity,
+          @demand.missing.map do |lack|
+            Unfilled.new(number: nil, name: lack.name, quantity: lack.quantity,
                          reason: "no part number on file: see the maker's parts sheet", stand_ins: [])
           end
         end

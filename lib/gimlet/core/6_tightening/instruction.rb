@@ -33,7 +33,7 @@ module Gimlet
           @fastener = fastener
           @variant = variant
           @unit = unit
-          met = fastener.tightenings.select { |one| Catalogue::Condition.met?(one.condition, variant) }
+          met = fastener.tightenings.select { |tightening| Catalogue::Condition.met?(tightening.condition, variant) }
           published = met.one? ? met.first : Tightening.none
           @entered = entered unless Kinds.of(published).on_file?
           @tightening = @entered ? published.entered(@entered.torque, @entered.source) : published

@@ -87,14 +87,15 @@ module Gimlet
         end
 
         def wrenches
-          choice.wrenches.map { |one| Needed.new(name: one.name, kind: "torque wrench", why: reached_by(one)) } +
+          choice.wrenches.map { |wrench| Needed.new(name: wrench.name, kind: "torque wrench", why: reached_by(wrench)) } +
             choice.missing.map do |value|
               Needed.new(name: "a torque wrench for #{value.to_f.round(1)} N·m", kind: "torque wrench", why: "none lent here reaches it")
             end
         end
 
         def reached_by(wrench)
-          @instructions.select { |one| one.targets_nm.any? { |value| choice.for(value) == wrench } }.map { |one| one.fastener.name }.join(", ")
+          reached = @instructions.select { |instruction| instruction.targets_nm.any? { |value| choice.for(value) == wrench } }
+          reached.map { |instruction| instruction.fastener.name }.join(", ")
         end
 
         def special

@@ -14,7 +14,7 @@ module Gimlet
         # `wrenches` those that are needed, the customer's first; `missing` values in N·m that none reaches.
         Choice = Value.of(:wrenches, :missing) do
           # @return [Wrench, nil] the smallest that reaches a value
-          def for(torque_nm) = wrenches.select { |one| one.reaches?(torque_nm) }.min_by { |one| [one.own ? 0 : 1, one.to_nm] }
+          def for(torque_nm) = wrenches.select { |wrench| wrench.reaches?(torque_nm) }.min_by { |wrench| [wrench.own ? 0 : 1, wrench.to_nm] }
         end
 
         module_function
@@ -29,7 +29,7 @@ module Gimlet
           choice.with(wrenches: within.map { |value| choice.for(value) }.uniq)
         end
 
-        def covered?(values, wrenches) = values.all? { |value| wrenches.any? { |one| one.reaches?(value) } }
+        def covered?(values, wrenches) = values.all? { |value| wrenches.any? { |wrench| wrench.reaches?(value) } }
       end
     end
   end

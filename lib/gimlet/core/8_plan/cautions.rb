@@ -64,7 +64,7 @@ module Gimlet
         def parts(layer, variant, snapshot) = variant.series.parts_for(layer.slot, variant).filter_map { |number| snapshot.part(number) }
 
         def of_series(teardown)
-          teardown.variant.series.cautions.select { |one| Touched.by?(one, teardown) }.map(&:text)
+          teardown.variant.series.cautions.select { |caution| Touched.by?(caution, teardown) }.map(&:text)
         end
       end
     end

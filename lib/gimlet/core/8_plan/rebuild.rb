@@ -43,7 +43,7 @@ module Gimlet
           job = Job.new(**USUAL, **particulars)
           teardown = Teardown.of(variant, job.scope)
           demand = Demand.new(teardown, @snapshot, pumps: job.pumps, findings: job.findings, had: job.had)
-          tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: job.unit, entered: job.entered[one.id]) }
+          tightening = teardown.fasteners.map { |fastener| Tightening::Instruct.call(fastener, variant, unit: job.unit, entered: job.entered[fastener.id]) }
           bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps, own: job.wrenches, stock: @stock)
           plans = KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, also: job.also, solved: @solved)
           Workup.new(variant: variant, teardown: teardown, demand: demand, plans: plans.call(job.policy), tools: bench.tools, wrenches: bench.choice,

@@ -37,8 +37,8 @@ module Gimlet
           layers = stack.layers.each_with_index.select { |layer, _| Catalogue::Condition.met?(layer.condition, variant) }
           sizes = sizes(layers, variant, snapshot)
           pieces = placed(layers, sizes)
-          Drawing.new(length_mm: pieces.map do |one|
-            one.x_mm + one.width_mm
+          Drawing.new(length_mm: pieces.map do |piece|
+            piece.x_mm + piece.width_mm
           end.max.round(2), radius_mm: pieces.map(&:outer_mm).max.round(2), pieces: pieces)
         end
 

@@ -37,7 +37,8 @@ module Gimlet
 
         def before(teardown)
           fasteners = teardown.fasteners
-          told = [(REVERSE if fasteners.any? { |one| one.pattern != :each }), (KEYED if fasteners.any? { |one| one.drive.match?(/\bhex\b/i) }),
+          told = [(REVERSE if fasteners.any? { |fastener| fastener.pattern != :each }),
+                  (KEYED if fasteners.any? { |fastener| fastener.drive.match?(/\bhex\b/i) }),
                   (RINGS if teardown.places.any? { |place| stays?(place.layer) })].compact
           told.empty? ? [] : [Step.new(phase: "open", title: "before you loosen", text: told, fasteners: [])]
         end
@@ -52,10 +53,10 @@ module Gimlet
 
         def finish(teardown)
           variant = teardown.variant
-          due = variant.series.finish.select { |one| Touched.by?(one, teardown) && (one.figure.nil? || variant.trait(one.figure["trait"])) }
-          due.map do |one|
-            Step.new(phase: one.later ? "after running" : "finish", title: one.later ? "after running in" : "when closed",
-                     text: [told(one, variant)], fasteners: [])
+          due = variant.series.finish.select { |entry| Touched.by?(entry, teardown) && (entry.figure.nil? || variant.trait(entry.figure["trait"])) }
+          due.map do |entry|
+            Step.new(phase: entry.later ? "after running" : "finish", title: entry.later ? "after running in" : "when closed",
+                     text: [told(entry, variant)], fasteners: [])
           end
         end
 

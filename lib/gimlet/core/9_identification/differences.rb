@@ -18,7 +18,7 @@ module Gimlet
         # @return [Array<Difference>] those that change the order first
         def call(vocabulary, leaders, ids)
           rows = vocabulary.traits.values.reject { |trait| !trait.way.compared? || trait.slot }.filter_map do |trait|
-            values = leaders.map { |one| one.traits[trait.id] }
+            values = leaders.map { |leader| leader.traits[trait.id] }
             next if values.compact.uniq.size < 2
 
             Difference.new(trait: trait, values: values, changes_order: splits_classes?(values, ids))

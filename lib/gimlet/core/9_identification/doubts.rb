@@ -10,7 +10,7 @@ module Gimlet
       # place and probability. `matters` says that the order hangs on it; `again` that it was checked again already.
       Doubt = Value.of(:readings, :leader, :leading, :without, :matters, :again) do
         def trait = readings.first.definition
-        def key = "#{trait.id} #{readings.map { |one| one.value || one.range }.join('/')}"
+        def key = "#{trait.id} #{readings.map { |reading| reading.value || reading.range }.join('/')}"
       end
 
       # Finds the doubtful reading instead of averaging it away.
@@ -36,7 +36,7 @@ module Gimlet
 
         # @return [Array<Doubt>] the worst first
         def call
-          doubtful = @posterior.weighed.map { |one| [one, fit(one)] }.select { |_, fit| fit < DOUBTFUL }.sort_by(&:last)
+          doubtful = @posterior.weighed.map { |observed| [observed, fit(observed)] }.select { |_, fit| fit < DOUBTFUL }.sort_by(&:last)
           doubtful.map { |weighed, _| doubt(weighed, doubtful.size >= MANY) }
         end
 
@@ -58,8 +58,8 @@ module Gimlet
           readings = weighed.observation.readings
           without = @posterior.without(weighed)
           Doubt.new(readings: readings, leader: @leading.members.first, leading: leaders(alive), without: leaders(without),
-                    again: @readings.count { |one| one.trait == readings.first.trait } > 1,
-                    matters: many || readings.any? { |one| one.definition.identity } || turns?(without))
+                    again: @readings.count { |reading| reading.trait == readings.first.trait } > 1,
+                    matters: many || readings.any? { |reading| reading.definition.identity } || turns?(without))
         end
 
         # Whether another order, or none, would lead without it.

@@ -81,15 +81,15 @@ module Gimlet
         end
 
         def shared(owned)
-          known = spread(hypotheses.map { |one| one.names.intersect?(owned) ? one.weight : 0 })
+          known = spread(hypotheses.map { |hypothese| hypothese.names.intersect?(owned) ? hypothese.weight : 0 })
           known ? prior.zip(known).map { |one, two| (one + two) / 2 } : prior
         end
 
         def build(key)
           over, under = key.split("/")
           seen = {}
-          places = hypotheses.map do |one|
-            value = under ? ratio(one.traits, over, under) : one.traits[key]
+          places = hypotheses.map do |hypothese|
+            value = under ? ratio(hypothese.traits, over, under) : hypothese.traits[key]
             seen[value] ||= seen.size
           end
           values = seen.keys
@@ -115,7 +115,7 @@ module Gimlet
 
         def spread(weights)
           total = weights.sum.to_f
-          weights.map { |one| one / total }.freeze if total.positive?
+          weights.map { |weight| weight / total }.freeze if total.positive?
         end
       end
     end

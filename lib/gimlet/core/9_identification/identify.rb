@@ -26,7 +26,7 @@ module Gimlet
         def clear = plausible && order_classes.first.probability >= OrderClasses::CLEAR
 
         # @return [Array<OrderClass>] the orders that the leading one must be told apart from, itself first
-        def likely = order_classes.select.with_index { |one, at| at.zero? || one.probability >= OrderClasses::LIKELY }
+        def likely = order_classes.select.with_index { |order_class, at| at.zero? || order_class.probability >= OrderClasses::LIKELY }
       end
 
       # From readings to candidates, order classes, doubts and the next question.
@@ -69,7 +69,7 @@ module Gimlet
           classes = @classes.rank(posterior)
           doubts = Doubts.new(posterior, @classes, classes.first, readings).call
           check = PlateCheck.new(@field, @classes, posterior, classes.first).call(readings, channel)
-          blockers = blockers(classes.first, posterior, doubts.reject { |one| settled.include?(one.key) }, check, settled)
+          blockers = blockers(classes.first, posterior, doubts.reject { |doubt| settled.include?(doubt.key) }, check, settled)
           candidates, (pumps, orders) = ranked(posterior, classes, chosen), possible(alive)
           Identified.new(candidates: candidates, order_classes: classes, none: posterior.none, enough: blockers.empty?, blockers: blockers,
                          questions: questions(alive, readings, channel, doubts, check, blockers), doubts: doubts, pumps: pumps,
@@ -85,8 +85,8 @@ module Gimlet
         # The leading order's pumps come first.
         def ranked(posterior, classes, chosen)
           shown = posterior.alive.top(SHOWN).map(&:first)
-          picked = chosen && @field.hypotheses.index { |one| one.id == chosen }
-          rank = classes.each_with_index.to_h { |one, at| [one.id, at] }
+          picked = chosen && @field.hypotheses.index { |hypothese| hypothese.id == chosen }
+          rank = classes.each_with_index.to_h { |order_class, at| [order_class.id, at] }
           all = (shown | [classes.first.members.first, picked].compact).map do |at|
             Candidate.new(at: at, probability: posterior.probability(at), order_class: @classes.id_of(at))
           end
@@ -96,15 +96,16 @@ module Gimlet
         # A doubt that the order hangs on is checked before anything else, once an order leads.
         def questions(alive, readings, channel, doubts, check, blockers)
           asking = NextQuestion.new(@field, @classes.places, alive, channel: channel, readings: readings)
-          again = doubts.select { |one| one.matters && !one.again && one.trait.cost(channel) }.map { |one| asking.ask(one.trait, "again") }
+          open = doubts.select { |doubt| doubt.matters && !doubt.again && doubt.trait.cost(channel) }
+          again = open.map { |doubt| asking.ask(doubt.trait, "again") }
           again << asking.ask(check.trait, "check") if check&.trait && blockers == ["plate_unconfirmed"]
           narrowing = asking.call
           blockers.include?("unsure") ? narrowing + again : again + narrowing
         end
 
         def differences(candidates)
-          leaders = candidates.first(COMPARED).select { |one| one.probability >= WORTH_COMPARING }
-          Differences.call(@field.vocabulary, leaders.map { |one| @field.hypotheses[one.at] }, leaders.map(&:order_class))
+          leaders = candidates.first(COMPARED).select { |candidate| candidate.probability >= WORTH_COMPARING }
+          Differences.call(@field.vocabulary, leaders.map { |leader| @field.hypotheses[leader.at] }, leaders.map(&:order_class))
         end
 
         def possible(alive)

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../0_quantities/entropy"
-require_relative "../2_readings/odds"
+require_relative "../2_readings/likelihoods"
 require_relative "../2_readings/reading"
 require_relative "../value"
 
@@ -40,7 +40,7 @@ module Gimlet
           @channel = channel
           @readings = readings
           asked = readings.map(&:trait)
-          @traits = field.vocabulary.traits.values.select { |one| one.cost(channel) && !asked.include?(one.id) }
+          @traits = field.vocabulary.traits.values.select { |trait| trait.cost(channel) && !asked.include?(trait.id) }
           sample(alive)
         end
 
@@ -96,11 +96,11 @@ module Gimlet
 
         # What needs the pump opened, a key or the papers is not always to be had.
         def answered(trait)
-          odds = Readings::Odds
-          usual = odds::ANSWERED[trait.id]
-          usual = [usual, odds::ANSWERED[trait.group]].min unless odds::AT_HAND.include?(@channel)
-          unsure = trait.group ? @readings.count { |one| one.unknown && one.definition.group == trait.group } : 0
-          usual * (odds::AGAIN_IN_GROUP[trait.group]**unsure)
+          likelihoods = Readings::Likelihoods
+          usual = likelihoods::ANSWERED[trait.id]
+          usual = [usual, likelihoods::ANSWERED[trait.group]].min unless likelihoods::AT_HAND.include?(@channel)
+          unsure = trait.group ? @readings.count { |reading| reading.unknown && reading.definition.group == trait.group } : 0
+          usual * (likelihoods::AGAIN_IN_GROUP[trait.group]**unsure)
         end
 
         def seconds(trait) = trait.cost(@channel) + TURN_SECONDS

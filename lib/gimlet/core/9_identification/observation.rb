@@ -23,19 +23,19 @@ module Gimlet
         def of(readings)
           telling = readings.reject(&:unknown)
           objects, others = telling.partition { |one| one.definition.slot }
-          single(others) + objects.group_by { |one| one.definition.slot }.values.flat_map { |same| split(same) }
+          single(others) + objects.group_by { |object| object.definition.slot }.values.flat_map { |same| split(same) }
         end
 
         def single(readings)
-          last = readings.reverse.uniq { |one| one.denied || one.definition.many ? one.told : one.trait }.reverse
+          last = readings.reverse.uniq { |reading| reading.denied || reading.definition.many ? reading.told : reading.trait }.reverse
           last.map { |one| Observation.new(readings: [one]) }
         end
 
         # A size said again begins the next object; the same object said twice counts once.
         def split(readings)
-          objects = readings.each_with_object([[]]) do |one, all|
-            all << [] if all.last.any? { |other| other.trait == one.trait }
-            all.last << one
+          objects = readings.each_with_object([[]]) do |reading, all|
+            all << [] if all.last.any? { |other| other.trait == reading.trait }
+            all.last << reading
           end
           objects.uniq { |object| object.map(&:told) }.map { |object| Observation.new(readings: object) }
         end

@@ -27,7 +27,7 @@ module Gimlet
         # @param ids [Array<String>] for each hypothesis; the same for the same order
         def initialize(ids)
           distinct = {}
-          @places = ids.map { |one| distinct[one] ||= distinct.size }.freeze
+          @places = ids.map { |id| distinct[id] ||= distinct.size }.freeze
           @ids = distinct.keys.freeze
           @members = @places.each_index.group_by { |at| @places[at] }.freeze
         end

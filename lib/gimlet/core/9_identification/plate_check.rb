@@ -32,7 +32,7 @@ module Gimlet
         # @param channel [String]
         # @return [Unconfirmed, nil] nil when no plate led here, or all is confirmed, or no trait on file could confirm it
         def call(readings, channel)
-          return unless @posterior.weighed.any? { |one| named?(one) }
+          return unless @posterior.weighed.any? { |observed| named?(observed) }
 
           check(readings, channel, siblings_told_off?) { |trait| tells_siblings?(trait, channel) } ||
             check(readings, channel, others_told_off?) { |trait| tells_others?(trait, channel) }
@@ -48,19 +48,19 @@ module Gimlet
 
         # Readings besides the plate that speak for the leader.
         def confirming
-          @confirming ||= @posterior.weighed.reject { |one| named?(one) }.select { |one| one.fit(@leader) >= WORSE }
+          @confirming ||= @posterior.weighed.reject { |observed| named?(observed) }.select { |observed| observed.fit(@leader) >= WORSE }
         end
 
         def siblings_told_off?
           return true if siblings.empty?
 
-          share(siblings.select { |at| confirming.any? { |one| one.fit(at) < WORSE * one.fit(@leader) } }) >= SIBLINGS
+          share(siblings.select { |at| confirming.any? { |observed| observed.fit(at) < WORSE * observed.fit(@leader) } }) >= SIBLINGS
         end
 
         # One reading that most other pumps would not have given.
         def others_told_off?
-          confirming.any? do |one|
-            worse(one.found, one.found[one.places[@leader]]).sum { |place| one.shares[place] } >= OTHERS
+          confirming.any? do |observed|
+            worse(observed.found, observed.found[observed.places[@leader]]).sum { |place| observed.shares[place] } >= OTHERS
           end
         end
 
@@ -73,7 +73,7 @@ module Gimlet
           telling = @field.vocabulary.traits.values.select { |trait| trait.cost(channel) && answerable?(trait) && tells.call(trait) }
           return if telling.empty?
 
-          tried, open = telling.partition { |trait| readings.any? { |one| one.trait == trait.id } }
+          tried, open = telling.partition { |trait| readings.any? { |reading| reading.trait == trait.id } }
           spent = tried.filter_map(&:group)
           Unconfirmed.new(trait: open.reject { |trait| spent.include?(trait.group) }.min_by { |trait| trait.cost(channel) })
         end

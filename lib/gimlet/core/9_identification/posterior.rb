@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../2_readings/odds"
+require_relative "../2_readings/likelihoods"
 require_relative "alive"
 require_relative "observation"
 require_relative "weighing"
@@ -32,7 +32,7 @@ module Gimlet
           per = told_per
           @weighing = Weighing.new(field, per)
           @key = [owned, per]
-          @weighed = @observations.map { |one| weigh(one) }
+          @weighed = @observations.map { |observation| weigh(observation) }
           @belief = after(@observations.size)
           @total = @belief.weights.sum + @belief.none
         end
@@ -81,7 +81,7 @@ module Gimlet
         def start
           @field.recall(:beliefs, [:start, @owned]) do
             prior = @field.prior(@owned)
-            Belief.new(weights: prior.map { |one| one * (1 - Readings::Odds::NOT_IN_CATALOGUE) }, none: Readings::Odds::NOT_IN_CATALOGUE)
+            Belief.new(weights: prior.map { |one| one * (1 - Readings::Likelihoods::NOT_IN_CATALOGUE) }, none: Readings::Likelihoods::NOT_IN_CATALOGUE)
           end
         end
 

@@ -65,8 +65,8 @@ module Gimlet
           sizes = sizes_of(known, observation)
           each = known.to_h { |object| [object, of_object(observation, object, sizes)] }
           fits = column.values.reject { |objects| objects.nil? || objects.empty? }.to_h do |objects|
-            [objects, objects.map do |one|
-              each[one]
+            [objects, objects.map do |object|
+              each[object]
             end.max]
           end
           unseen = observation.readings.reduce(1.0) { |all, one| all * one.definition.way.unseen(one, sizes[one]) }
@@ -74,7 +74,7 @@ module Gimlet
         end
 
         def sizes_of(known, observation)
-          observation.readings.to_h { |one| [one, known.filter_map { |object| object[one.definition.axis] }.uniq] }
+          observation.readings.to_h { |reading| [reading, known.filter_map { |object| object[reading.definition.axis] }.uniq] }
         end
 
         def of_object(observation, object, sizes)
@@ -97,7 +97,7 @@ module Gimlet
             fits.fetch(value, mean)
           end, places: column.places,
                       shares: column.shares, best: best,
-                      none: ((1 - Readings::Odds::UNSEEN) * mean) + (Readings::Odds::UNSEEN * unseen))
+                      none: ((1 - Readings::Likelihoods::UNSEEN) * mean) + (Readings::Likelihoods::UNSEEN * unseen))
         end
       end
     end

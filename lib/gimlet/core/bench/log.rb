@@ -23,7 +23,7 @@ module Gimlet
         # @param entries [Array<Core::Entry>] in order of their numbers
         # @return [Log]
         def self.of(entries)
-          ticks = entries.select { |one| one.kind == "ticked" }.to_h { |one| one.body.values_at("item", "done") }
+          ticks = entries.select { |entry| entry.kind == "ticked" }.to_h { |entry| entry.body.values_at("item", "done") }
           new(last: entries.last&.number || 0, ticked: ticks.select { |_, done| done }.keys, readings: readings(entries))
         end
 
@@ -31,7 +31,7 @@ module Gimlet
         def self.turn(fastener, turn) = "turn #{fastener} #{turn}"
 
         def self.readings(entries)
-          told = entries.to_h { |one| [one.body["item"] || turn(*one.body.values_at("fastener", "turn")), one] }
+          told = entries.to_h { |entry| [entry.body["item"] || turn(*entry.body.values_at("fastener", "turn")), entry] }
           told.values.select { |one| one.kind == "tightened" }.to_h { |one| [one.body.values_at("fastener", "turn"), one.body] }
         end
         private_class_method :readings

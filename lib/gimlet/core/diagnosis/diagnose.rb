@@ -110,7 +110,7 @@ module Gimlet
 
         # Checks of causes that no part mends.
         def rule_out(suspects, checked)
-          doubtful = suspects.reject { |one| one.cause.pump? }.select { |one| one.probability >= WORTH_RULING_OUT }
+          doubtful = suspects.reject { |suspect| suspect.cause.pump? }.select { |suspect| suspect.probability >= WORTH_RULING_OUT }
           doubtful.filter_map do |one|
             @model.checks.reject { |sign| checked.key?(sign.id) }.select { |sign| sign.shows.fetch(one.cause.id, 0) > 0.8 }
                   .max_by { |sign| sign.shows[one.cause.id] / sign.shows.size }

@@ -3,7 +3,7 @@
 require_relative "../6_tightening/ceiling"
 require_relative "../6_tightening/sequence"
 require_relative "../6_tightening/kinds"
-require_relative "finding"
+require_relative "remark"
 
 module Gimlet
   module Core
@@ -18,15 +18,15 @@ module Gimlet
           @variants = Catalogue::Variant.of_series(series)
         end
 
-        # @return [Array<Finding>]
-        def call = @series.fasteners.flat_map { |one| bolts(one) + passes(one) + single(one) + torques(one) } + each + never
+        # @return [Array<Remark>]
+        def call = @series.fasteners.flat_map { |fastener| bolts(fastener) + passes(fastener) + single(fastener) + torques(fastener) } + each + never
 
         private
 
         def bolts(fastener) = apart(fastener) + listed(fastener) + drawn_in(fastener)
 
         def passes(fastener)
-          fastener.tightenings.flat_map { |one| Tightening::Kinds.of(one).faults }.map { |text| error("fasteners.#{fastener.id}", text) }
+          fastener.tightenings.flat_map { |tightening| Tightening::Kinds.of(tightening).faults }.map { |text| error("fasteners.#{fastener.id}", text) }
         end
 
         def listed(fastener)
@@ -50,7 +50,7 @@ module Gimlet
         # One value for one pump.
         def single(fastener)
           @variants.filter_map do |variant|
-            met = fastener.tightenings.count { |one| Catalogue::Condition.met?(one.condition, variant) }
+            met = fastener.tightenings.count { |tightening| Catalogue::Condition.met?(tightening.condition, variant) }
             next if met == 1
 
             error("fasteners.#{fastener.id}", "#{met.zero? ? 'no tightening' : "#{met} tightenings"} for #{variant.id}: give one, of kind none if " \
@@ -59,8 +59,8 @@ module Gimlet
         end
 
         def torques(fastener)
-          fastener.tightenings.select(&:torque).filter_map do |one|
-            odd = Ceiling.odd(fastener.thread, one.torque, one.treatment)
+          fastener.tightenings.select(&:torque).filter_map do |tightening|
+            odd = Ceiling.odd(fastener.thread, tightening.torque, tightening.treatment)
             warning("fasteners.#{fastener.id}", odd) if odd
           end
         end

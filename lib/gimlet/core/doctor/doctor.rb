@@ -2,7 +2,7 @@
 
 require_relative "../value"
 require_relative "bolts"
-require_relative "finding"
+require_relative "remark"
 require_relative "goods"
 require_relative "orders"
 require_relative "pumps"
@@ -22,7 +22,7 @@ module Gimlet
       # @param series [Catalogue::Series]
       # @param vocabulary [Readings::Vocabulary, nil]
       # @param tables [ReferenceTables, nil]
-      # @return [Array<Finding>]
+      # @return [Array<Remark>]
       def self.call(series, vocabulary = nil, tables = nil)
         known = Known.new(traits: vocabulary&.extended("traits" => series.trait_definitions)&.traits, elastomers: tables&.elastomers)
         found = []
@@ -35,10 +35,10 @@ module Gimlet
 
       # @param series [Catalogue::Series]
       # @param stock [Hash{String=>KitPlan::Stock}]
-      # @return [Array<Finding>] what cannot be sold
+      # @return [Array<Remark>] what cannot be sold
       def self.unpriced(series, stock)
         (series.kits.map(&:number) - stock.keys).map do |number|
-          Finding.new(level: "warning", place: "#{series.id} kits.#{number}", text: "has no price.")
+          Remark.new(level: "warning", place: "#{series.id} kits.#{number}", text: "has no price.")
         end
       end
     end

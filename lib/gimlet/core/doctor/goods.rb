@@ -3,7 +3,7 @@
 require_relative "../plain"
 require_relative "../1_catalogue/in_hand"
 require_relative "../materials/service"
-require_relative "finding"
+require_relative "remark"
 
 module Gimlet
   module Core
@@ -21,7 +21,7 @@ module Gimlet
           @slots = series.stacks.flat_map(&:layers).map(&:slot).uniq
         end
 
-        # @return [Array<Finding>]
+        # @return [Array<Remark>]
         def call = unlisted + supersessions + slots + places + unused + unmeasured + lubricants
 
         private
@@ -40,7 +40,7 @@ module Gimlet
           newer = @series.parts.to_h { |part| [part.number, part.superseded_by] }
           turned = @numbers.select { |number| circle?(number, newer) }
           turned.map { |number| error("parts.#{number}.superseded_by", "leads back to #{number}: the newest number has no superseded_by.") } +
-            @series.parts.select { |part| part.interchange.include?(part.number) || part.stand_ins.any? { |one| one.part == part.number } }
+            @series.parts.select { |part| part.interchange.include?(part.number) || part.stand_ins.any? { |stand_in| stand_in.part == part.number } }
                    .map { |part| error("parts.#{part.number}", "takes its own place: leave it out.") }
         end
 

@@ -4,7 +4,7 @@ require_relative "../plain"
 require_relative "../1_catalogue/shapes"
 require_relative "../1_catalogue/snapshot"
 require_relative "../8_plan/rebuild"
-require_relative "finding"
+require_relative "remark"
 
 module Gimlet
   module Core
@@ -18,7 +18,7 @@ module Gimlet
           @series = series
         end
 
-        # @return [Array<Finding>]
+        # @return [Array<Remark>]
         def call = looked_over + facing + figures + trials
 
         private
@@ -41,11 +41,11 @@ module Gimlet
         end
 
         def figures
-          @series.finish.filter_map do |one|
-            figure = one.figure
-            next if figure.nil? ? !one.text.include?("{figure}") : told?(one, figure)
+          @series.finish.filter_map do |entry|
+            figure = entry.figure
+            next if figure.nil? ? !entry.text.include?("{figure}") : told?(entry, figure)
 
-            error("finish", "“#{one.text[0, 40]}”: {figure} and figure go together, and some pump has the trait “#{figure && figure['trait']}”.")
+            error("finish", "“#{entry.text[0, 40]}”: {figure} and figure go together, and some pump has the trait “#{figure && figure['trait']}”.")
           end
         end
 
@@ -56,7 +56,7 @@ module Gimlet
         def trials
           snapshot = Catalogue::Snapshot.new([@series], version: "trial")
           keys = @series.condition_keys
-          sorts = snapshot.variants.uniq { |one| [one.traits.values_at(*keys), one.sides] }
+          sorts = snapshot.variants.uniq { |variant| [variant.traits.values_at(*keys), variant.sides] }
           sorts.flat_map { |variant| @series.areas_of(variant).filter_map { |area| trial(snapshot, variant, area) } }.uniq(&:place)
         end
 

@@ -2,7 +2,7 @@
 
 require_relative "../0_quantities/hydraulics"
 require_relative "../1_catalogue/series"
-require_relative "finding"
+require_relative "remark"
 
 module Gimlet
   module Core
@@ -24,7 +24,7 @@ module Gimlet
           @variants = Catalogue::Variant.of_series(series)
         end
 
-        # @return [Array<Finding>]
+        # @return [Array<Remark>]
         def call = traits + conditions + shares + flows + cranks
 
         private
@@ -33,8 +33,8 @@ module Gimlet
           return [] unless @known
 
           told = [["traits", @series.traits], *@series.models.map { |model| ["models.#{model.designation}.traits", model.traits] },
-                  *@series.serial_breaks.flat_map do |one|
-                    [["serial_breaks.#{one.id}", one.traits_before], ["serial_breaks.#{one.id}", one.traits_from]]
+                  *@series.serial_breaks.flat_map do |serial_break|
+                    [["serial_breaks.#{serial_break.id}", serial_break.traits_before], ["serial_breaks.#{serial_break.id}", serial_break.traits_from]]
                   end]
           told.flat_map { |place, values| values.flat_map { |id, value| trait(place, id, value) } }.uniq
         end
@@ -75,7 +75,7 @@ module Gimlet
             return (wanted - breaks).map { |id| error(place, "there is no serial break “#{id}”.#{instead(id, breaks)}") }
           end
 
-          had = @variants.map { |one| one.trait(key) }.uniq
+          had = @variants.map { |variant| variant.trait(key) }.uniq
           (wanted - had).map do |value|
             error(place, "no pump of the series has #{key} #{value.inspect}: it has #{had.compact.map(&:inspect).join(', ')}.")
           end
@@ -84,12 +84,12 @@ module Gimlet
         def name(entry) = %i[id number slot text kind].filter_map { |key| entry.members.include?(key) && entry[key] }.first.to_s[0, 40]
 
         def shares
-          @series.serial_breaks.sort_by(&:from).each_cons(2).filter_map do |one, two|
-            next if one.models && two.models && !one.models.intersect?(two.models)
-            next if one.from < two.from && one.share_from > two.share_from
+          @series.serial_breaks.sort_by(&:from).each_cons(2).filter_map do |earlier, later|
+            next if earlier.models && later.models && !earlier.models.intersect?(later.models)
+            next if earlier.from < later.from && earlier.share_from > later.share_from
 
-            error("serial_breaks.#{two.id}", "#{two.share_from} of the pumps are from #{two.from} on, but #{one.share_from} from #{one.from}: " \
-                                             "a later break has a larger from and a smaller share_from.")
+            error("serial_breaks.#{later.id}", "#{later.share_from} of the pumps are from #{later.from} on, but #{earlier.share_from} from " \
+                                               "#{earlier.from}: a later break has a larger from and a smaller share_from.")
           end
         end
 

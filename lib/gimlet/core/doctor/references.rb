@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../plain"
-require_relative "finding"
+require_relative "remark"
 
 module Gimlet
   module Core
@@ -23,7 +23,7 @@ module Gimlet
           @series = series
         end
 
-        # @return [Array<Finding>]
+        # @return [Array<Remark>]
         def call = repeated + models + stacks + areas + groups + fasteners + breaks + notes + circular + idle
 
         private
@@ -102,14 +102,14 @@ module Gimlet
           positions = @series.stacks.flat_map(&:positions).uniq
           @series.fasteners.flat_map do |fastener|
             held = fastener.points.flat_map { |point| point.at || [] }.uniq
-            missing("fasteners.#{fastener.id}.face", fastener.face, :faces) + (held - positions).map do |one|
-              error("fasteners.#{fastener.id}", "holds “#{one}”, a position that no stack has.#{instead(one, positions)}")
+            missing("fasteners.#{fastener.id}.face", fastener.face, :faces) + (held - positions).map do |part|
+              error("fasteners.#{fastener.id}", "holds “#{part}”, a position that no stack has.#{instead(part, positions)}")
             end
           end
         end
 
         def breaks
-          @series.serial_breaks.flat_map { |one| missing("serial_breaks.#{one.id}.models", one.models, :models) }
+          @series.serial_breaks.flat_map { |serial_break| missing("serial_breaks.#{serial_break.id}.models", serial_break.models, :models) }
         end
 
         def notes
@@ -127,7 +127,7 @@ module Gimlet
         def idle
           areas, groups = @series.areas, @series.groups
           layers = @series.stacks.flat_map(&:layers)
-          disturbed = groups.flat_map { |one| one.disturbs.keys }
+          disturbed = groups.flat_map { |group| group.disturbs.keys }
           used = { groups: areas.flat_map(&:opens) + groups.flat_map(&:after), stacks: areas.flat_map(&:stacks) + disturbed,
                    fasteners: groups.flat_map(&:fasteners), tools: (areas + groups).flat_map(&:tools),
                    consumables: (areas + groups + layers).flat_map(&:consumables).map(&:consumable) }

@@ -13,8 +13,8 @@ module Gimlet
 
         # @param complaints [Enumerable<Readings::Vocabulary::Complaint>]
         def initialize(complaints)
-          phrases = complaints.flat_map do |one|
-            one.phrases.map { |phrase| [one.id, phrase.split.map { |word| word.split("|").to_h { |other| [Tokens.norm(other), true] } }] }
+          phrases = complaints.flat_map do |complaint|
+            complaint.phrases.map { |phrase| [complaint.id, phrase.split.map { |word| word.split("|").to_h { |other| [Tokens.norm(other), true] } }] }
           end
           @phrases = phrases.each_with_index.sort_by { |(_, words), at| [denying?(words) ? 0 : 1, -words.size, at] }.map(&:first)
         end
@@ -24,7 +24,7 @@ module Gimlet
         private :denying?
 
         # @return [Boolean] whether a word says the same complaint again
-        def word?(id, norm) = @phrases.any? { |one, words| one == id && words.any? { |any| any.key?(norm) } }
+        def word?(id, norm) = @phrases.any? { |phrase, words| phrase == id && words.any? { |any| any.key?(norm) } }
 
         # @param pieces [Array<Piece>] of one clause
         # @return [Array(String, Array<Piece>), nil] complaint id and the pieces that say it

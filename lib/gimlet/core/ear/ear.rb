@@ -3,7 +3,7 @@
 require_relative "../0_quantities/units"
 require_relative "complaints"
 require_relative "grammar"
-require_relative "heard"
+require_relative "parse_result"
 require_relative "lexicon"
 require_relative "measures"
 require_relative "pieces"
@@ -36,7 +36,7 @@ module Gimlet
 
         # @param line [String]
         # @param asked [String, nil] the trait that was asked for
-        # @return [Heard]
+        # @return [ParseResult]
         def call(line, asked: nil)
           measured, rest = Measures.call(line)
           pieces = Pieces.new(@lexicon, @names).call(rest)
@@ -49,7 +49,7 @@ module Gimlet
 
         # As they stand in the line.
         def in_order(items)
-          items.each_with_index.sort_by { |one, at| [one.from || 0, at] }.map(&:first)
+          items.each_with_index.sort_by { |item, at| [item.from || 0, at] }.map(&:first)
         end
       end
     end

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../2_readings/vocabulary"
-require_relative "heard"
+require_relative "parse_result"
 require_relative "grammar/answers"
 require_relative "grammar/attached"
 require_relative "grammar/numbers"
@@ -38,15 +38,15 @@ module Gimlet
         end
 
         # @param pieces [Array<Piece>]
-        # @return [Heard]
+        # @return [ParseResult]
         def call(pieces)
           @hedged, @tool, @paper = hedged?(pieces), said_tool(pieces), false
           plate(pieces)
           answer_alone(pieces)
-          pieces.slice_when { |one, _| one.separator? }.each { |clause| hear(clause.reject(&:separator?)) }
+          pieces.slice_when { |piece, _| piece.separator? }.each { |clause| hear(clause.reject(&:separator?)) }
           @hedged, @tool, @paper = hedged?(pieces), said_tool(pieces), false
           answer_parts(pieces)
-          Heard.new(items: @items.sort_by(&:from).freeze, unheard: unheard(pieces).freeze)
+          ParseResult.new(items: @items.sort_by(&:from).freeze, unheard: unheard(pieces).freeze)
         end
 
         private

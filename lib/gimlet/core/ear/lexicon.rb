@@ -95,8 +95,8 @@ module Gimlet
         end
 
         def complaint_words
-          @vocabulary.complaints.values.flat_map do |one|
-            one.phrases.flat_map do |phrase|
+          @vocabulary.complaints.values.flat_map do |complaint|
+            complaint.phrases.flat_map do |phrase|
               phrase.split(/[ |]/)
             end
           end.map { |one| Tokens.norm(one) }

@@ -5,7 +5,7 @@ require_relative "dash_number"
 require_relative "../0_quantities/celsius"
 require_relative "../plain"
 require_relative "../0_quantities/units"
-require_relative "heard"
+require_relative "parse_result"
 
 module Gimlet
   module Core
@@ -78,12 +78,12 @@ module Gimlet
         # @param items [Array<Item>] as the grammar has them
         # @return [Array<Item>]
         def lips(items)
-          items.group_by { |one| [one.from, one.to] }.flat_map do |_, same|
+          items.group_by { |item| [item.from, item.to] }.flat_map do |_, same|
             sizes = same.flat_map { |one| one.readings || [] }.select { |one| LIP.key?(one[:trait]) && one[:value].is_a?(Numeric) }
             next same unless sizes.size >= 2
 
-            told = sizes.to_h { |one| [LIP[one[:trait]], "#{one[:value].to_f.round(4)} #{one[:unit] || 'mm'}"] }
-            tool = sizes.filter_map { |one| one[:tool] }.first
+            told = sizes.to_h { |size| [LIP[size[:trait]], "#{size[:value].to_f.round(4)} #{size[:unit] || 'mm'}"] }
+            tool = sizes.filter_map { |size| size[:tool] }.first
             [same.first.with(measure: { "what" => "seal", "measure" => { "kind" => "lip", **told, "tool" => tool }.compact }), *same.drop(1)]
           end
         end

@@ -26,7 +26,7 @@ module Gimlet
           series = snapshot.series
           rows = series.flat_map { |one| [["maker", one.maker.name, one.maker.name], ["series", one.name, one.name]] } +
                  [*snapshot.kits, *snapshot.parts].map { |one| ["part_number", one.number, one.number] } +
-                 snapshot.variants.uniq(&:model).flat_map { |one| one.spellings.map { |name| ["plate", name, name] } }
+                 snapshot.variants.uniq(&:model).flat_map { |variant| variant.spellings.map { |name| ["plate", name, name] } }
           rows.to_h { |id, name, value| [plain(name), [id, value]] }.tap { |all| all.delete("") }
         end
 

@@ -112,7 +112,7 @@ module Gimlet
 
         # Bolts of a flange or a cover are not those of the head.
         def elsewhere?
-          @elsewhere ||= [@clause.any? { |one| one.says(:other_places) } && @clause.none? { |one| one.norm.match?(/\bhead\b/) }]
+          @elsewhere ||= [@clause.any? { |piece| piece.says(:other_places) } && @clause.none? { |piece| piece.norm.match?(/\bhead\b/) }]
           @elsewhere.first
         end
 
@@ -139,7 +139,7 @@ module Gimlet
         # "seal 20x28x6": the sizes of one thing, in the order of its axes.
         def objects(piece)
           slot = slot_beside(piece) or return []
-          axes = @vocabulary.traits.values.select { |one| one.slot == slot.last }.sort_by(&:axis)
+          axes = @vocabulary.traits.values.select { |trait| trait.slot == slot.last }.sort_by(&:axis)
           piece.sizes.zip(axes).select { |_, trait| trait }.map do |size, trait|
             [trait, { value: size, unit: piece.unit }.compact, piece, slot.first]
           end

@@ -15,7 +15,7 @@ module Gimlet
         def flow = litres * 60.0 / seconds
 
         # @return [Float, nil] L/min that the nozzle takes at this pressure when it is new
-        def nozzle_flow = nozzle && bar && (nozzle * EQUATIONS.find { |one| one.id == "nozzle" }.constant * Math.sqrt(bar))
+        def nozzle_flow = nozzle && bar && (nozzle * EQUATIONS.find { |equation| equation.id == "nozzle" }.constant * Math.sqrt(bar))
       end
 
       # What a bucket test tells: shares of what should be, the sums, and how likely each makes the signs that diagnosis weighs.

@@ -22,12 +22,12 @@ module Gimlet
         # @param bar [Numeric, nil] that must be in sight
         # @return [Curves]
         def call(flow, nozzle, bar)
-          factor = nozzle * EQUATIONS.find { |one| one.id == "nozzle" }.constant
+          factor = nozzle * EQUATIONS.find { |equation| equation.id == "nozzle" }.constant
           working = (flow / factor)**2
           most = [working, bar].compact.max * ROOM
           points = (0..POINTS).map { |at| most * ((at / POINTS.to_f)**2) }
-          Curves.new(pump: [[0, flow], [most, flow]], nozzle: points.map do |one|
-            [one, factor * Math.sqrt(one)]
+          Curves.new(pump: [[0, flow], [most, flow]], nozzle: points.map do |point|
+            [point, factor * Math.sqrt(point)]
           end, working: [working, flow], most_bar: most)
         end
       end

@@ -59,9 +59,9 @@ module Gimlet
         def eliminated(known) = @eliminated[known] ||= elimination(known)
 
         def elimination(known)
-          rows = EQUATIONS.map { |one| row(one, known) }
+          rows = EQUATIONS.map { |equation| row(equation, known) }
           done = []
-          while (at = rows.index { |one| one.powers.any? })
+          while (at = rows.index { |row| row.powers.any? })
             pivot = rows.delete_at(at)
             id, power = pivot.powers.first
             pivot = scaled(pivot, 1 / power)
@@ -87,7 +87,7 @@ module Gimlet
           Row.new(powers: added.call(row.powers, less.powers), constant: row.constant + less.constant, from: added.call(row.from, less.from))
         end
 
-        def solved(rows) = rows.select { |one| one.powers.size == 1 }.to_h { |one| [one.powers.keys.first, one] }
+        def solved(rows) = rows.select { |row| row.powers.size == 1 }.to_h { |row| [row.powers.keys.first, row] }
 
         # Usual figures, where they lead on: one that the known figures say already is not assumed.
         def assumptions(given)
@@ -103,15 +103,18 @@ module Gimlet
 
         def touched?(figure, known)
           said = known.keys + solved(eliminated(known)).keys
-          EQUATIONS.any? { |one| one.powers.key?(figure.id) && one.powers.keys.any? { |id| said.include?(id) } }
+          EQUATIONS.any? { |equation| equation.powers.key?(figure.id) && equation.powers.keys.any? { |id| said.include?(id) } }
         end
 
-        def possible?(one) = one.value.between?(FIGURES.fetch(one.id).least * (1 - AGREES), FIGURES.fetch(one.id).most * (1 + AGREES))
+        def possible?(worked)
+          worked.value.between?(FIGURES.fetch(worked.id).least * (1 - AGREES), FIGURES.fetch(worked.id).most * (1 + AGREES))
+        end
 
-        def impossible(one)
-          figure = FIGURES.fetch(one.id)
+        def impossible(worked)
+          figure = FIGURES.fetch(worked.id)
           Disagreement.new(equations: [], times: nil, would_be: {},
-                           sum: "#{one.sum}, and that lies between #{plain(figure.least)} and #{plain(figure.most)}: one of these figures is wrong")
+                           sum: "#{worked.sum}, and that lies between #{plain(figure.least)} and #{plain(figure.most)}: " \
+                                "one of these figures is wrong")
         end
 
         def worked(given, assumed)
@@ -124,11 +127,11 @@ module Gimlet
           end
         end
 
-        def rests_on(row) = EQUATIONS.select { |one| row.from.key?(one.id) }.flat_map { |one| one.powers.keys }.uniq
+        def rests_on(row) = EQUATIONS.select { |equation| row.from.key?(equation.id) }.flat_map { |equation| equation.powers.keys }.uniq
 
         # In words: the equations, the figures that went in, what comes out.
         def sum(id, value, row, known)
-          used = EQUATIONS.select { |one| row.from.key?(one.id) }
+          used = EQUATIONS.select { |equation| row.from.key?(equation.id) }
           figures = known.slice(*rests_on(row)).map { |name, one| said(name, one) }
           "#{used.map(&:text).join(' and ')}: with #{figures.join(', ')} #{said(id, value)}"
         end
@@ -140,8 +143,8 @@ module Gimlet
 
         # Rows in which nothing is unknown: their two sides are equal, or figures disagree.
         def disagreements(rows)
-          rows.select { |one| one.powers.empty? && one.constant.abs > Math.log(1 + AGREES) }.map do |row|
-            used = EQUATIONS.select { |one| row.from.key?(one.id) }
+          rows.select { |row| row.powers.empty? && row.constant.abs > Math.log(1 + AGREES) }.map do |row|
+            used = EQUATIONS.select { |equation| row.from.key?(equation.id) }
             figures = @given.slice(*rests_on(row)).map { |id, value| said(id, value) }
             Disagreement.new(equations: used.map(&:id), times: Math.exp(row.constant.abs), would_be: would_be(row, used),
                              sum: "#{used.map(&:text).join(' and ')}: #{figures.join(', ')} cannot all be true")

@@ -39,13 +39,13 @@ module Gimlet
 
         # @param name [String, nil] of a layer's lubricant or of a consumable
         # @return [String, nil] of `lubricants`, the most exact that the name has
-        def lubricant(name) = lubricants.select { |one| name.to_s.downcase.include?(one.downcase) }.max_by(&:size)
+        def lubricant(name) = lubricants.select { |lubricant| name.to_s.downcase.include?(lubricant.downcase) }.max_by(&:size)
 
         # @param told [String, nil] as a sheet or a person names it
         # @return [Elastomer, nil] nil for what is no elastomer of the table
         def find(told)
           text = told.to_s.strip.downcase
-          @elastomers.find { |one| one.id.downcase == text || one.name == text || one.also.include?(text) }
+          @elastomers.find { |elastomer| elastomer.id.downcase == text || elastomer.name == text || elastomer.also.include?(text) }
         end
 
         # @param elastomer [Elastomer]

@@ -53,7 +53,7 @@ module Gimlet
 
         def seen
           found = @view.found.identification
-          order = found.order_classes.find { |one| one.members.any? { |at| @reference.variant(at) == @view.pump } }
+          order = found.order_classes.find { |order_class| order_class.members.any? { |at| @reference.variant(at) == @view.pump } }
           { seen: @view.found.readings.map(&:to_s), sure: @view.sure, doubts: doubts(found.doubts),
             models: order ? order.members.first(SERVED).map { |at| @reference.variant(at).id } : [@view.pump.id] }
         end

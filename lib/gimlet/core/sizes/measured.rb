@@ -41,7 +41,7 @@ module Gimlet
         def spread(ring)
           inner = [resolution_mm, ring.inner_tolerance_mm * WITHIN, (WIDENS * inner_mm if old)]
           section = [resolution_mm / (@section_told ? 1 : 2), ring.section_tolerance_mm * WITHIN, (SECTION_CHANGES * section_mm if old)]
-          [inner, section].map { |parts| Math.sqrt(parts.compact.sum { |one| one**2 }) }
+          [inner, section].map { |parts| Math.sqrt(parts.compact.sum { |part| part**2 }) }
         end
 
         def to_s = "#{Sizes.mm(inner_mm)} inside, #{Sizes.mm(outer_mm)} outside, #{Sizes.mm(section_mm)} thick"

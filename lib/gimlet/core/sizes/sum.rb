@@ -10,7 +10,7 @@ module Gimlet
     module Sizes
       # One sum behind a verdict: what was worked out, the figures it comes from, the limits (of `unit`) that are right, and what follows.
       Sum = Value.of(:name, :percent, :sum, :limits, :unit, :verdict) do
-        def limit = "#{limits.map { |one| Sizes.mm(one) }.join(' to ')} #{unit}"
+        def limit = "#{limits.map { |limit| Sizes.mm(limit) }.join(' to ')} #{unit}"
       end
 
       # @return [String]

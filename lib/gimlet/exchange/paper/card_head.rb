@@ -59,7 +59,7 @@ module Gimlet
         end
 
         def date = Time.parse(@order.created_at.to_s).strftime("%-d %B %Y")
-        def areas = @record["work"]["areas"].map { |one| one["name"] }.join(", ")
+        def areas = @record["work"]["areas"].map { |area| area["name"] }.join(", ")
         def pumps = @record["work"]["pumps"] > 1 ? "For #{@record['work']['pumps']} pumps." : ""
 
         # What the specialist knew to be open when the order was placed.
@@ -70,7 +70,7 @@ module Gimlet
            ("How far: #{@record['extent']['name']}. #{@record['extent']['warning']}" if @record.dig("extent", "warning")),
            *left_out, *work["found"].map { |text| "Found: #{text}." },
            ("Placed though not sure: #{@record['reason']}." if @record["reason"])]
-            .compact + @record["doubts"].map { |one| "#{one['text']}: stands, #{one['reason']}." } + @record["assumptions"] + not_on_file
+            .compact + @record["doubts"].map { |doubt| "#{doubt['text']}: stands, #{doubt['reason']}." } + @record["assumptions"] + not_on_file
         end
 
         def left_out = @record["left_out"].map { |id, why| "Left out: #{Core::Plain.name(id)}, though #{why}." }

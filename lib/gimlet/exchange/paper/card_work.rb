@@ -43,7 +43,7 @@ module Gimlet
 
           @sheet.heading "Which way round", with: 200
           @sheet.line "Dark is new, grey is looked over, white goes back as it is.", size: Sheet::SMALL
-          @record["stacks"].each { |one| StackEntry.new(@sheet, one).draw }
+          @record["stacks"].each { |stack| StackEntry.new(@sheet, stack).draw }
         end
 
         def refit
@@ -57,18 +57,18 @@ module Gimlet
           return if @record["tightening"].empty?
 
           @sheet.heading "Tighten: numbers on the drawings are the order", with: 150
-          @record["tightening"].each { |one| FastenerEntry.new(@sheet, one).draw }
+          @record["tightening"].each { |row| FastenerEntry.new(@sheet, row).draw }
         end
 
         # Where every value stands, and what has none; why each part is in the bag.
         def sources
           @sheet.heading "Sources, and why these parts"
-          none = @record["tightening"].select { |one| one["kind"] == "none" }.map { |one| one["name"] }
+          none = @record["tightening"].select { |row| row["kind"] == "none" }.map { |row| row["name"] }
           @sheet.bullet("No value on file for #{none.join(', ')}: take it from #{@record['pump']['manual']}.", style: :bold) if none.any?
-          @record["tightening"].select { |one| one["source"] }.group_by { |one| one["source"] }.each do |source, some|
+          @record["tightening"].select { |row| row["source"] }.group_by { |row| row["source"] }.each do |source, some|
             @sheet.bullet("#{some.map { |one| one['name'] }.join(', ')}: #{source}.", size: Sheet::SMALL)
           end
-          @record["why"].each { |one| @sheet.bullet("#{one['quantity']} × #{one['part']} #{one['name']}: #{one['reasons'].join('; ')}.", size: Sheet::SMALL) }
+          @record["why"].each { |line| @sheet.bullet("#{line['quantity']} × #{line['part']} #{line['name']}: #{line['reasons'].join('; ')}.", size: Sheet::SMALL) }
           @sheet.bullet("Catalogue #{@record['catalogue_version']}.", size: Sheet::SMALL)
         end
       end

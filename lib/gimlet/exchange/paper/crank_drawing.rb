@@ -24,14 +24,14 @@ module Gimlet
           pdf.move_cursor_to(top - HIGH - 4)
         end
 
-        def plunger(pdf, one, stroke, top, width)
-          out = SHORTEST + (one["out_mm"] / stroke.to_f * REACH)
-          pdf.fill_color one["first"] ? "000000" : "FFFFFF"
+        def plunger(pdf, plunger, stroke, top, width)
+          out = SHORTEST + (plunger["out_mm"] / stroke.to_f * REACH)
+          pdf.fill_color plunger["first"] ? "000000" : "FFFFFF"
           pdf.fill_and_stroke_rectangle([CASE, top], out, BAR)
           pdf.fill_color "000000"
-          told = "plunger #{one['cylinder']}: #{one['out_mm']} mm out#{', enters first' if one['first']}"
+          told = "plunger #{plunger['cylinder']}: #{plunger['out_mm']} mm out#{', enters first' if plunger['first']}"
           left = CASE + out + 8
-          pdf.text_box(told, at: [left, top - 4], width: width - left, height: 14, size: 11, style: one["first"] ? :bold : :normal)
+          pdf.text_box(told, at: [left, top - 4], width: width - left, height: 14, size: 11, style: plunger["first"] ? :bold : :normal)
         end
       end
     end

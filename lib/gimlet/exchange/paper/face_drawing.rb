@@ -19,8 +19,8 @@ module Gimlet
           place = ->(one) { [at[0] + (one["x_mm"] * scale), at[1] - ((face["height_mm"] - one["y_mm"]) * scale)] }
           pdf.stroke_color "000000"
           pdf.stroke_rectangle(at, face["width_mm"] * scale, face["height_mm"] * scale)
-          face["features"].each { |one| pdf.stroke_circle(place.call(one), one["diameter_mm"] * scale / 2) }
-          bolts(pdf, fastener["points"].map { |one| [place.call(one), one["order"]] })
+          face["features"].each { |feature| pdf.stroke_circle(place.call(feature), feature["diameter_mm"] * scale / 2) }
+          bolts(pdf, fastener["points"].map { |point| [place.call(point), point["order"]] })
         end
 
         def bolts(pdf, placed)

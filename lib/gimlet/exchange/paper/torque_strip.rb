@@ -36,19 +36,20 @@ module Gimlet
 
         private
 
-        def row(one, height)
+        def row(row, height)
           top = @pdf.cursor
           @pdf.stroke_horizontal_rule
-          drawn = one["face"] && one["points"].any? { |point| point["order"] }
-          FaceDrawing.call(@pdf, one, at: [@pdf.bounds.right - DRAWN, top - 5], width: DRAWN, height: height - 10) if drawn
+          drawn = row["face"] && row["points"].any? { |point| point["order"] }
+          FaceDrawing.call(@pdf, row, at: [@pdf.bounds.right - DRAWN, top - 5], width: DRAWN, height: height - 10) if drawn
           width = @pdf.bounds.width - (drawn ? DRAWN + 10 : 0)
-          texts(one).reduce(top - 3) { |y, text| put(y, height, width, text) }
+          texts(row).reduce(top - 3) { |y, text| put(y, height, width, text) }
           @pdf.move_cursor_to(top - height)
         end
 
         # @return [Array<Array(String, Float, Integer, Symbol)>] text, its share of the row's height, size and style
-        def texts(one)
-          [["#{one['count']} × #{one['name']} · #{one['drive']}", 0.24, 20, :normal], [rounds(one), 0.44, 36, :bold], [below(one), 0.22, 18, :normal]]
+        def texts(fastener)
+          [["#{fastener['count']} × #{fastener['name']} · #{fastener['drive']}", 0.24, 20, :normal], [rounds(fastener), 0.44, 36, :bold],
+           [below(fastener), 0.22, 18, :normal]]
         end
 
         # @return [Float] where the next one goes
@@ -58,14 +59,14 @@ module Gimlet
           top - box[:height]
         end
 
-        def rounds(one)
-          told = one["rounds"].empty? ? [one["text"]] : one["rounds"]
+        def rounds(fastener)
+          told = fastener["rounds"].empty? ? [fastener["text"]] : fastener["rounds"]
           told.join(" > ")
         end
 
-        def below(one)
-          orders = one["orders"].map { |set| [set["name"], set["labels"].join(" ")].compact.join(": ") } unless one["face"]
-          [one["treatment"] && "threads: #{one['treatment']}", *orders].compact.join(" · ")
+        def below(fastener)
+          orders = fastener["orders"].map { |set| [set["name"], set["labels"].join(" ")].compact.join(": ") } unless fastener["face"]
+          [fastener["treatment"] && "threads: #{fastener['treatment']}", *orders].compact.join(" · ")
         end
       end
     end

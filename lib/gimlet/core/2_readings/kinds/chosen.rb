@@ -28,14 +28,14 @@ module Gimlet
             agrees = same?(reading, value)
             return agrees ? wrong : 1 - wrong if reading.denied
 
-            agrees ? 1 - wrong : wrong / [choices - 1, Odds::FEWEST_CHOICES].max
+            agrees ? 1 - wrong : wrong / [choices - 1, Likelihoods::FEWEST_CHOICES].max
           end
 
           def unseen(reading, values)
             known = values.any? { |value| same?(reading, value) }
             return known ? 1 - mistaken(reading) : mistaken(reading) if reading.denied
 
-            known ? mistaken(reading) / Odds::FEWEST_CHOICES : 1 - mistaken(reading)
+            known ? mistaken(reading) / Likelihoods::FEWEST_CHOICES : 1 - mistaken(reading)
           end
 
           def best(reading) = 1 - mistaken(reading)

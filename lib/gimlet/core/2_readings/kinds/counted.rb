@@ -37,14 +37,14 @@ module Gimlet
             agrees = agrees?(reading, value)
             return agrees ? wrong : 1 - wrong if reading.denied
             return 1 - wrong if agrees
-            return wrong * Odds::OUT_BY_ONE if out_by_one?(reading, value)
+            return wrong * Likelihoods::OUT_BY_ONE if out_by_one?(reading, value)
 
-            wrong * (1 - Odds::OUT_BY_ONE) / [choices - 1, Odds::FEWEST_CHOICES].max
+            wrong * (1 - Likelihoods::OUT_BY_ONE) / [choices - 1, Likelihoods::FEWEST_CHOICES].max
           end
 
           def unseen(reading, values)
             known = values.any? { |value| agrees?(reading, value) }
-            known ? mistaken(reading) / Odds::FEWEST_CHOICES : 1 - mistaken(reading)
+            known ? mistaken(reading) / Likelihoods::FEWEST_CHOICES : 1 - mistaken(reading)
           end
 
           def best(reading) = 1 - mistaken(reading)

@@ -2,7 +2,7 @@
 
 require_relative "../../plain"
 require_relative "../../input_error"
-require_relative "../odds"
+require_relative "../likelihoods"
 
 module Gimlet
   module Core
@@ -14,8 +14,8 @@ module Gimlet
 
           # @return [Float] chance that this observer names a wrong value of this trait
           def mistaken(reading)
-            rate = reading.definition.mistaken * Odds::OBSERVERS.fetch(reading.observer) * (reading.hedged ? Odds::HEDGED : 1)
-            [rate, Odds::WORST].min
+            rate = reading.definition.mistaken * Likelihoods::OBSERVERS.fetch(reading.observer) * (reading.hedged ? Likelihoods::HEDGED : 1)
+            [rate, Likelihoods::WORST].min
           end
 
           # @return [Boolean] whether it is answered by typing; whether a bare figure answers it

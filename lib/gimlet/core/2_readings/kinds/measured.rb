@@ -47,7 +47,7 @@ module Gimlet
             low, high = reading.range || [reading.value, reading.value]
             off = [low - value, value - high, 0].max
             sigma = spread(reading, value, low > value)
-            agreed = Odds::BLUNDER + ((1 - Odds::BLUNDER) * Math.exp(-(off**2) / (2 * (sigma**2))))
+            agreed = Likelihoods::BLUNDER + ((1 - Likelihoods::BLUNDER) * Math.exp(-(off**2) / (2 * (sigma**2))))
             reading.denied ? 1 - agreed : agreed
           end
 
@@ -55,7 +55,7 @@ module Gimlet
             sizes = values.flatten.grep(Numeric)
             told = reading.range ? reading.range.sum / 2.0 : reading.value
             width = [(sizes.max || told) - (sizes.min || 0), told].max
-            Odds::BLUNDER + [spread(reading, told, false) * TOP_OF_THE_BELL / width, 0.9].min
+            Likelihoods::BLUNDER + [spread(reading, told, false) * TOP_OF_THE_BELL / width, 0.9].min
           end
 
           def best(_reading) = 1.0
@@ -64,22 +64,22 @@ module Gimlet
           private
 
           def spread(reading, value, above)
-            error = tolerance(reading, value) * (reading.hedged ? Odds::HEDGED : 1)
+            error = tolerance(reading, value) * (reading.hedged ? Likelihoods::HEDGED : 1)
             Math.hypot(error, wear(reading.definition, above))
           end
 
           def tolerance(reading, value)
             tool = MeasuringTools.error(reading.tool)
-            reading.definition.unit == "kg" ? [Odds::MASS_TOLERANCE * value, tool].max : tool
+            reading.definition.unit == "kg" ? [Likelihoods::MASS_TOLERANCE * value, tool].max : tool
           end
 
           def wear(trait, above)
             return 0 unless trait.wears
 
             with = trait.wears == (above ? "up" : "down")
-            return with ? Odds::WORN_PLUNGER_MM : 0 unless trait.slot
+            return with ? Likelihoods::WORN_PLUNGER_MM : 0 unless trait.slot
 
-            with ? Odds::WORN_MM : Odds::SWOLLEN_MM
+            with ? Likelihoods::WORN_MM : Likelihoods::SWOLLEN_MM
           end
         end
       end

@@ -27,10 +27,11 @@ module Gimlet
             found = names.search(reading.value)
             wrong = mistaken(reading)
             any = names.mean(found)
-            nothing = Odds::NO_NAME * (Odds::CHANCE_GLYPH**names.readable(reading.value))
+            nothing = Likelihoods::NO_NAME * (Likelihoods::CHANCE_GLYPH**names.readable(reading.value))
             siblings = names.family_means(found, families)
             all = families.each_with_index.map do |family, place|
-              ((1 - wrong) * (found[place] || 0.0)) + (wrong * ((Odds::SIBLING * siblings[family]) + (Odds::OTHER_PUMP * any) + nothing))
+              of_another = (Likelihoods::SIBLING * siblings[family]) + (Likelihoods::OTHER_PUMP * any) + nothing
+              ((1 - wrong) * (found[place] || 0.0)) + (wrong * of_another)
             end
             [all, names.unheard_of(reading.value, found)]
           end

@@ -21,7 +21,7 @@ module Gimlet
             low, high = reading.range || [reading.value, reading.value]
             inside = low <= value.end && high >= (value.begin || 0)
             width = value.end - (value.begin || 0)
-            agreed = Odds::BLUNDER + (inside ? [spread(reading, value.end, false) * TOP_OF_THE_BELL / width, 1 - Odds::BLUNDER].min : 0)
+            agreed = Likelihoods::BLUNDER + (inside ? [spread(reading, value.end, false) * TOP_OF_THE_BELL / width, 1 - Likelihoods::BLUNDER].min : 0)
             reading.denied ? 1 - agreed : agreed
           end
 
@@ -36,7 +36,7 @@ module Gimlet
 
           private
 
-          def tolerance(_reading, value) = Odds::RATING_TOLERANCE * value
+          def tolerance(_reading, value) = Likelihoods::RATING_TOLERANCE * value
         end
       end
     end

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "glyph_filter"
-require_relative "../odds"
+require_relative "../likelihoods"
 require_relative "plate_match"
 
 module Gimlet
@@ -89,9 +89,9 @@ module Gimlet
         # @param found [Hash] as `search` gives it
         # @return [Float]
         def unheard_of(text, found)
-          sibling = found.values.sum { |chance| [chance * Odds::SIBLING_GLYPH, Odds::SIBLING_NAME].min }
-          (Odds::KNOWN_SERIES * sibling / [@size, 1].max) + ((1 - Odds::KNOWN_SERIES) * (Odds::CHANCE_GLYPH**readable(text))) +
-            (Odds::NO_NAME * mean(found) * Odds::SIBLING_NAME)
+          sibling = found.values.sum { |chance| [chance * Likelihoods::SIBLING_GLYPH, Likelihoods::SIBLING_NAME].min }
+          (Likelihoods::KNOWN_SERIES * sibling / [@size, 1].max) + ((1 - Likelihoods::KNOWN_SERIES) * (Likelihoods::CHANCE_GLYPH**readable(text))) +
+            (Likelihoods::NO_NAME * mean(found) * Likelihoods::SIBLING_NAME)
         end
       end
     end

@@ -33,7 +33,7 @@ module Gimlet
         end
 
         def value(readings, trait)
-          readings.find { |one| one.trait == trait && one.value && !one.denied }&.value
+          readings.find { |reading| reading.trait == trait && reading.value && !reading.denied }&.value
         end
 
         def judge(flow, swept, sizes, name)

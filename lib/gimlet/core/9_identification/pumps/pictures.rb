@@ -33,7 +33,7 @@ module Gimlet
 
         # Bolts that hold the face on: those with an order, not the single ones inside it.
         def bolts(series, face)
-          series.fasteners.select { |one| one.face == face.id && one.pattern != :each }.flat_map(&:points)
+          series.fasteners.select { |fastener| fastener.face == face.id && fastener.pattern != :each }.flat_map(&:points)
         end
 
         def kinds(face) = (face.features || []).map(&:first)

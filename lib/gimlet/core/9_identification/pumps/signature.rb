@@ -17,23 +17,23 @@ module Gimlet
         def of(variant, scope, snapshot)
           teardown = Teardown.of(variant, scope)
           demand = Demand.new(teardown, snapshot)
-          tightening = teardown.fasteners.map { |one| Tightening::Instruct.call(one, variant, unit: "N·m") }
+          tightening = teardown.fasteners.map { |fastener| Tightening::Instruct.call(fastener, variant, unit: "N·m") }
           parts(teardown, demand) + bench(Tools::ToolList.new(teardown, tightening)) +
             [turns(tightening), Plan::Steps.finish(teardown).map(&:text), Plan::Refitting.of(teardown)&.to_a]
         end
 
         def parts(teardown, demand)
-          [demand.quantities.sort, demand.missing.map { |one| [one.name, one.quantity] },
+          [demand.quantities.sort, demand.missing.map { |lack| [lack.name, lack.quantity] },
            demand.fates.map { |fate| [fate.place.layer.slot, fate.kind] }.uniq.map { |slot, kind| [slot, kind, demand.number(slot)] },
            teardown.not_on_file]
         end
 
         def bench(list)
-          [list.tools.map { |tool| [tool.name, tool.number] }, list.consumables.map { |one| [one.name, one.amount] }]
+          [list.tools.map { |tool| [tool.name, tool.number] }, list.consumables.map { |consumable| [consumable.name, consumable.amount] }]
         end
 
         def turns(tightening)
-          tightening.map { |one| [one.fastener.id, one.fastener.points.size, one.text, one.targets_nm] }
+          tightening.map { |row| [row.fastener.id, row.fastener.points.size, row.text, row.targets_nm] }
         end
       end
     end

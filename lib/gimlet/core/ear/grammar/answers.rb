@@ -60,7 +60,7 @@ module Gimlet
             reading(@asked, { value: run.map(&:digits).join }, run, []) if run.any?
           end
 
-          def answered? = @items.any? { |one| one.readings&.any? { |fields| fields[:trait] == @asked.id } }
+          def answered? = @items.any? { |item| item.readings&.any? { |fields| fields[:trait] == @asked.id } }
 
           # A "no" or "none" that is all there is.
           def only_no(left)
@@ -85,7 +85,7 @@ module Gimlet
           def as_typed(left)
             run = left.drop_while(&:idle?).reverse.drop_while(&:idle?).reverse
             text = run.any? ? words(run) : ""
-            return unless text.match?(/[A-Za-z0-9]/) && text.size <= 30 && run.none? { |one| one.noun? || one.areas.any? || one.unit }
+            return unless text.match?(/[A-Za-z0-9]/) && text.size <= 30 && run.none? { |piece| piece.noun? || piece.areas.any? || piece.unit }
             return unless text.match?(/\d/) || text.size <= 12
 
             reading(@asked, { value: text }, run, [])

@@ -26,8 +26,8 @@ module Gimlet
 
           def nothing(noun)
             traits = noun.nouns.map { |id| trait(id) }
-            if (none = traits.find { |one| one.values.key?("none") }) then { trait: none.id, value: "none" }
-            elsif (named = traits.find { |one| one.way.not_to_be_read?(one) })
+            if (none = traits.find { |trait| trait.values.key?("none") }) then { trait: none.id, value: "none" }
+            elsif (named = traits.find { |trait| trait.way.not_to_be_read?(trait) })
               { trait: named.id, unknown: true }
             elsif (count = traits.find(&:optional)) then { trait: count.id, value: 0 }
             end
@@ -54,7 +54,7 @@ module Gimlet
             return if piece.alien || (piece.unit.nil? && @asked&.way&.hear(@asked, piece))
             return by_unit(piece) if Units::KIND_OF[piece.unit]
             return (trait("head_bolt_drive") unless says?(clause, :other_places)) if piece.key && piece.size
-            return @vocabulary.traits.values.find { |one| one.way.alone?(piece) } if piece.thread && piece.figure
+            return @vocabulary.traits.values.find { |trait| trait.way.alone?(piece) } if piece.thread && piece.figure
             return (trait(piece.alone.first) unless of_something_else?(piece, clause)) if piece.alone.any?
 
             lonely(piece, clause)
@@ -62,7 +62,7 @@ module Gimlet
 
           def by_unit(piece)
             kind = Units::KIND_OF[piece.unit].to_s
-            @vocabulary.traits.values.find { |one| one.alone_unit == kind }
+            @vocabulary.traits.values.find { |trait| trait.alone_unit == kind }
           end
 
           # "brass ring", "hollow sound": said of what comes next.

@@ -48,7 +48,7 @@ module Gimlet
 
           # "PW K42": a name with a gap in it, and slightly wrong.
           def apart(clause, at)
-            run = clause[at, 4].take_while { |one| one.code? || short?(one) }
+            run = clause[at, 4].take_while { |piece| piece.code? || short?(piece) }
             return if run.size < 2 || run.none?(&:code?)
 
             id = @names.near(words(run).delete(" ")) or return
@@ -69,10 +69,10 @@ module Gimlet
 
           # "invoice DB KIT 120": a number that the catalogue does not have is still a number.
           def quoted(clause, at)
-            pieces = clause[at + 1, REACH].drop_while { |one| one.nouns.include?("part_number") || one.says(:filler) }
+            pieces = clause[at + 1, REACH].drop_while { |piece| piece.nouns.include?("part_number") || piece.says(:filler) }
             return if says?(pieces.first(1), :ends) || says?(pieces.first(1), :starts)
 
-            run = pieces.take_while { |one| one.code? || one.mark? || short?(one) }
+            run = pieces.take_while { |piece| piece.code? || piece.mark? || short?(piece) }
             run.pop while run.last&.mark?
             text = run.any? ? words(run) : ""
             return unless text.match?(/\d/) && text.count("A-Za-z0-9") >= SHORTEST

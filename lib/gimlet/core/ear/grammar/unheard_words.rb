@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../0_quantities/units"
-require_relative "../heard"
+require_relative "../parse_result"
 
 module Gimlet
   module Core
@@ -12,8 +12,8 @@ module Gimlet
           private
 
           def unheard(pieces)
-            heard = pieces.slice_when do |one, _|
-              one.separator?
+            heard = pieces.slice_when do |piece, _|
+              piece.separator?
             end.select { |clause| clause.any?(&:used) }.flat_map { |clause| clause.map(&:place) }
             @beside = heard.to_h { |place| [place, true] }
             left = pieces.reject { |piece| piece.used || piece.separator? || passed_over?(piece) }

@@ -79,8 +79,9 @@ module Gimlet
             return if @asked&.id == "cylinders"
 
             clause.each_index.select { |at| one_named?(clause, at) && !clause[at].used }.each do |at|
-              named = clause.drop(at + 1).drop_while { |one| NUMBER.include?(one.norm) }.take_while { |one| one.whole? || AND.include?(one.norm) }
-              figures = named.select { |one| one.whole? && !one.used && !after(clause, one).first&.noun? }
+              behind = clause.drop(at + 1).drop_while { |piece| NUMBER.include?(piece.norm) }
+              named = behind.take_while { |piece| piece.whole? || AND.include?(piece.norm) }
+              figures = named.select { |piece| piece.whole? && !piece.used && !after(clause, piece).first&.noun? }
               next if figures.empty?
 
               clause[at].used = true

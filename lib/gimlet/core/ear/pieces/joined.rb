@@ -75,8 +75,8 @@ module Gimlet
             after && (after.figure || @lexicon.longest([after], 0).last[:nouns]&.any?)
           end
 
-          def keyed_by(out, one, two, key, size)
-            count = out.size - [out.rindex(one), out.rindex(two)].min
+          def keyed_by(out, keyed_by, two, key, size)
+            count = out.size - [out.rindex(keyed_by), out.rindex(two)].min
             replace(out, count, key: key, size: size.to_i)
           end
 

@@ -67,7 +67,7 @@ module Gimlet
             run.pop while run.any? && @tokens[run.last].mark?
             # A figure that counts or measures what follows is not part of it.
             run.pop if run.any? && @tokens[run.last].figure && counted_on?(run.last)
-            run.count { |one| letter(one) } >= 2 && run.any? { |one| @tokens[one].figure } ? run.size : 0
+            run.count { |piece| letter(piece) } >= 2 && run.any? { |piece| @tokens[piece].figure } ? run.size : 0
           end
 
           def letter(at)

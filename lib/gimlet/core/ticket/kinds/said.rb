@@ -6,7 +6,7 @@ module Gimlet
   module Core
     module Ticket
       module Kinds
-        # A line that was typed. What was heard in it is kept with it: { items, unheard }, as Ear::Heard has them.
+        # A line that was typed. What was heard in it is kept with it: { items, unheard }, as Ear::ParseResult has them.
         class Said < Kind
           KEPT = %i[areas complaint wish pumps unit measure from to].freeze
 

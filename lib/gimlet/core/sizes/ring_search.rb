@@ -14,7 +14,7 @@ module Gimlet
       Candidate = Value.of(:ring, :verdict, :sums, :share, :backup, :backup_why, :seated_mm, :nearness)
 
       # Which rings serve in the place of one that was measured, or in a groove.
-      class Match
+      class RingSearch
         # Of the section, in per cent: thicker or thinner than this it is another ring. Common practice, no source.
         SECTION = { "fits" => 3, "temporary" => 8 }.freeze
         # Of the inner diameter: how much smaller the ring may be and be stretched on, how much larger and lie loose.
@@ -74,7 +74,7 @@ module Gimlet
         end
 
         def nearness(seated, ring, measured)
-          return seated.sums.sum { |one| middle(one) } if seated
+          return seated.sums.sum { |sum| middle(sum) } if seated
 
           inner, section = measured.spread(ring)
           (((ring.inner_mm - measured.inner_mm) / inner)**2) + (((ring.section_mm - measured.section_mm) / section)**2)
@@ -89,7 +89,7 @@ module Gimlet
         def weight(ring, measured)
           inner, section = measured.spread(ring)
           offs = [off(ring.inner_mm, measured.inner_mm, inner), off(ring.section_mm, measured.section_mm, section)]
-          offs.any? { |one| one > FAR } ? 0.0 : Math.exp(-offs.sum { |one| one**2 } / 2) / (inner * section)
+          offs.any? { |off| off > FAR } ? 0.0 : Math.exp(-offs.sum { |off| off**2 } / 2) / (inner * section)
         end
 
         def off(size, told, spread) = (size - told).abs / spread

@@ -28,10 +28,10 @@ module Gimlet
       SERVICE = { "temperature_c" => "water at most, °C", "on_shut" => "when the gun shuts", "bypass_port" => "bypass" }.freeze
 
       # Which valves serve a need, the best first.
-      class Match
+      class ValveSearch
         # @param variants [Array<Catalogue::Variant>] of a catalogue; pumps among them are left out
         def initialize(variants)
-          @valves = variants.select { |one| one.series.item == "valve" }
+          @valves = variants.select { |variant| variant.series.item == "valve" }
         end
 
         # @param need [Need]
@@ -42,8 +42,8 @@ module Gimlet
           asked = need.to_h.compact.any? || instead_of
           asked || InputError.reject("flow", "too_few", "Say the flow, the pressure, the ports, or the valve to be replaced.")
           wanted = instead_of ? of_valve(instead_of, need) : need
-          choices = @valves.map { |one| choice(one, wanted, instead_of) }
-          choices.sort_by { |one| [Verdicts::ALL.index(one.verdict), one.variant.equal?(instead_of) ? 0 : 1, slack(one, wanted)] }
+          choices = @valves.map { |valve| choice(valve, wanted, instead_of) }
+          choices.sort_by { |choice| [Verdicts::ALL.index(choice.verdict), choice.variant.equal?(instead_of) ? 0 : 1, slack(choice, wanted)] }
         end
 
         private

@@ -8,7 +8,7 @@ module Gimlet
   module Core
     module KitPlan
       # Why a kit that looks right is not bought.
-      class PassedOver
+      class RejectedKits
         Kit = Value.of(:number, :name, :reason)
 
         # @param fixed [Array<Fixed>]
@@ -34,7 +34,7 @@ module Gimlet
           return unless holds(kit).any? || meant_for_another?(kit)
           return "meant for other pumps of the series: #{meant(kit.condition)}" if meant_for_another?(kit)
 
-          by_hand = @fixed.find { |one| one.number == kit.number }
+          by_hand = @fixed.find { |line| line.number == kit.number }
           return "taken off by hand: #{by_hand.reason}" if by_hand
           return "no price on file" unless @stock.key?(kit.number)
           return "none on the shelf today" if policy == "on_shelf" && @stock[kit.number].on_hand.zero?
@@ -61,7 +61,7 @@ module Gimlet
         end
 
         def meant(condition)
-          breaks = @demand.variant.series.serial_breaks.to_h { |one| [one.id, one.from] }
+          breaks = @demand.variant.series.serial_breaks.to_h { |serial_break| [serial_break.id, serial_break.from] }
           condition.map do |key, wanted|
             case key
             when "before" then "serials before #{breaks.fetch(wanted)}"

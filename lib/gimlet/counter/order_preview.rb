@@ -6,7 +6,7 @@ require_relative "ticket_plans"
 module Gimlet
   module Counter
     # What lies in the tray, and what is still open.
-    class Tray
+    class OrderPreview
       # `certain` are [line, quantity] pairs that all likely orders have; `open` one Own for each likely order with what it has besides, and
       # what ordering it would cost if another were right. Both are empty while no order leads.
       Contents = Core::Value.of(:certain, :open, :price_cents)

@@ -6,7 +6,7 @@ module Gimlet
       # Every number by which a reading is weighed, in one place; what is particular to one trait (`mistaken`, `seconds`) stands in
       # its row of data/vocabulary/traits.yml. All of them are common practice, no source, unless a line says otherwise; bench/trust.rb
       # shows how well "95 %" and the rest hold against simulated callers.
-      module Odds
+      module Likelihoods
         # How much of a trait's `mistaken` rate remains when this observer says it.
         OBSERVERS = { "caller" => 1.0, "counter" => 0.4, "photo" => 0.6, "old_invoice" => 0.5 }.freeze
 

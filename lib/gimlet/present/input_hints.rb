@@ -3,7 +3,7 @@
 module Gimlet
   module Present
     # What can be typed here and now: ways to answer the open question, then what is heard at any time, with examples of this catalogue.
-    module Phrasebook
+    module InputHints
       EXAMPLES = 4
       # Traits shown besides the open question.
       ALWAYS = %w[plate serial part_number cylinders head_bolts head_bolt_drive valve_caps plunger_mm manifold_material inlet_port flow_l_min

@@ -8,18 +8,18 @@ require_relative "../core/ticket/kinds"
 module Gimlet
   module Present
     # What was made of some words, said back.
-    class Heard
+    class ItemTexts
       # @param vocabulary [Core::Readings::Vocabulary]
       def initialize(vocabulary)
         @vocabulary = vocabulary
       end
 
-      # @param one [Core::Ticket::Item, Core::Ear::Item]
+      # @param item [Core::Ticket::Item, Core::Ear::Item]
       # @return [Array<String>] one sentence for each thing
-      def texts(one)
-        readings = (one.readings || []).map { |fields| reading(fields) }
-        readings + [one.measure && Core::Ticket::Kinds::Measured.told(one.measure), work(one.areas), complaint(one.complaint), wish(one.wish),
-                    one.pumps && "#{one.pumps} pumps", one.unit && "torques in #{one.unit}"].compact
+      def texts(item)
+        readings = (item.readings || []).map { |fields| reading(fields) }
+        readings + [item.measure && Core::Ticket::Kinds::Measured.told(item.measure), work(item.areas), complaint(item.complaint), wish(item.wish),
+                    item.pumps && "#{item.pumps} pumps", item.unit && "torques in #{item.unit}"].compact
       end
 
       private

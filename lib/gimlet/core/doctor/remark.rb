@@ -7,7 +7,7 @@ module Gimlet
     class Doctor
       # `level` is "error" (an order would be wrong or incomplete: the document is refused) or "warning". `text` says what is wrong and how
       # to put it right.
-      Finding = Value.of(:level, :place, :text) do
+      Remark = Value.of(:level, :place, :text) do
         def error? = level == "error"
       end
 
@@ -15,8 +15,8 @@ module Gimlet
       module Saying
         private
 
-        def error(place, text) = Finding.new(level: "error", place: place, text: text)
-        def warning(place, text) = Finding.new(level: "warning", place: place, text: text)
+        def error(place, text) = Remark.new(level: "error", place: place, text: text)
+        def warning(place, text) = Remark.new(level: "warning", place: place, text: text)
 
         # @return [String] " Did you mean “x”?", or the whole of a short list
         def instead(wrong, known)

@@ -12,9 +12,9 @@ module Gimlet
       Unheard = Value.of(:words, :note, :from, :to)
 
       # What one typed line says.
-      Heard = Value.of(:items, :unheard) do
-        def readings = items.flat_map { |one| one.readings || [] }
-        def scope = items.flat_map { |one| one.areas || [] }.uniq
+      ParseResult = Value.of(:items, :unheard) do
+        def readings = items.flat_map { |item| item.readings || [] }
+        def scope = items.flat_map { |item| item.areas || [] }.uniq
         def complaints = items.filter_map(&:complaint)
         def wishes = items.filter_map(&:wish).uniq
         def pumps = items.filter_map(&:pumps).last

@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Present
+    # What a catalogue document would change, as an answer.
+    module CatalogueDryRun
+      SHOWN = 200
+
+      module_function
+
+      # @param found [Counter::ImportCatalogue::DryRun] of one document
+      # @return [Hash] of the OpenAPI schema CatalogueDryRun
+      def call(found)
+        id, changes = found.changes.first
+        { id: id, mark: found.mark, warnings: found.warnings.map { |finding| "#{finding.place}: #{finding.text}" }, changed: changes.size,
+          changes: changes.first(SHOWN).map(&:to_h) }
+      end
+    end
+  end
+end
