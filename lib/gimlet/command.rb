@@ -27,7 +27,7 @@ module Gimlet
                                --skip leaves out the lines that cannot be read
       gimlet vocabulary FILE   the shop's own words, on top of those that ship (docs/vocabulary.md)
       gimlet people            who may sign in, and as what
-      gimlet person NAME ROLE [SECRET]   #{Store::People::ROLES.join(', ')}; without a secret one is made and told once
+      gimlet person NAME ROLE [SECRET]   #{Core::Roles::ALL.join(', ')}; without a secret one is made and told once
       gimlet leaves NAME       signs in no more; a script of that name is turned away
       gimlet token NAME ROLE   for a script: sent as “Authorization: Bearer …”, told once
       gimlet history FILE.csv  who did what and when, from the first entry on

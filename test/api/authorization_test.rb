@@ -10,7 +10,7 @@ class AuthorizationTest < Minitest::Test
   def people = @people ||= Gimlet::Store::People.new(database, cost: 4)
 
   def tokens = Gimlet::Store::Tokens.new(database)
-  def staff = Gimlet::Store::People::ROLES.each { |role| people.upsert("the #{role}", role, "secret #{role}") }
+  def staff = Gimlet::Core::Roles::ALL.each { |role| people.upsert("the #{role}", role, "secret #{role}") }
 
   # By hand from what each role is for: who may ask for what. Everybody else is refused.
   TABLE = {
@@ -34,7 +34,7 @@ class AuthorizationTest < Minitest::Test
   def test_every_operation_by_every_role
     staff
     assert_equal operations.map(&:first).sort, TABLE.keys.flatten.sort
-    ["nobody", *Gimlet::Store::People::ROLES].each do |role|
+    ["nobody", *Gimlet::Core::Roles::ALL].each do |role|
       token = tokens.issue("script of #{role}", role) unless role == "nobody"
       operations.each do |id, verb, path, media|
         allowed = TABLE.find { |ids, _| ids.include?(id) }.last.include?(role)
@@ -65,7 +65,7 @@ class AuthorizationTest < Minitest::Test
   def test_no_other_spelling_lets_anyone_in
     staff
     random = Random.new(Minitest.seed)
-    roles = Gimlet::Store::People::ROLES.to_h { |role| [role, tokens.issue("script of #{role}", role)] }
+    roles = Gimlet::Core::Roles::ALL.to_h { |role| [role, tokens.issue("script of #{role}", role)] }
     2000.times do
       _, verb, path, media = operations.sample(random: random)
       other = RESPELLINGS.sample(random: random).call(path, random)

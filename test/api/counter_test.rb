@@ -28,6 +28,23 @@ class CounterApiTest < Minitest::Test
     assert_equal out, File.read("#{ui}/src/api/schema.d.ts"), "run: npm run types --prefix ui"
   end
 
+  # What the examples speak of need not be there; that they are examples of what is asked for is made sure of, and some are really sent.
+  def test_each_operation_has_a_summary_and_its_body_an_example_that_is_taken
+    sent = Gimlet::API::OpenAPI::DOCUMENT["paths"].flat_map { |path, methods| methods.map { |method, row| [path, method, row] } }
+                                                  .select { |_, _, row| row.is_a?(Hash) && row.key?("operationId") }
+    sent.each { |path, _, row| assert_operator row["summary"].to_s.size, :>, 8, path }
+    bodies = sent.select { |_, _, row| row.dig("requestBody", "content", "application/json", "schema", "$ref") }
+    bodies.each do |path, method, row|
+      schema, example = row.dig("requestBody", "content", "application/json").values_at("schema", "example")
+      Gimlet::API::OpenAPI.check(schema["$ref"].split("/").last, example)
+      next unless %w[identify plan openTicket preview measureSeal measureFlow chooseValve askMaterial].include?(row["operationId"])
+
+      send_json(method.upcase, path, **example.transform_keys(&:to_sym))
+      assert_includes [200, 201], last_response.status, "#{path} #{last_response.body[0, 300]}"
+    end
+    assert_operator bodies.size, :>=, 18
+  end
+
   def test_identify_the_call
     answer = send_json("POST", "/api/identify", text: LINE, channel: "phone", scope: [])
     assert_schema "Identification"

@@ -12,7 +12,7 @@ class SignInTest < Minitest::Test
   # bcrypt's least work, so that a table of sign-ins takes no minute.
   def people = @people ||= Gimlet::Store::People.new(database, cost: 4)
   def app = @app ||= Gimlet::API::App.new(database, demo: false)
-  def staff = Gimlet::Store::People::ROLES.each { |role| people.upsert("the #{role}", role, "secret #{role}") }
+  def staff = Gimlet::Core::Roles::ALL.each { |role| people.upsert("the #{role}", role, "secret #{role}") }
 
   def from(address, verb, path, body = nil, **headers)
     custom_request(verb, path, {}, input: body ? JSON.generate(body) : "", "CONTENT_TYPE" => "application/json", "REMOTE_ADDR" => address, **headers)

@@ -13,9 +13,9 @@ require_relative "../core/5_kit_plan/plans"
 require_relative "../core/input_error"
 require_relative "../core/order/summary"
 require_relative "../core/ticket/kinds"
+require_relative "../core/roles"
 require_relative "../core/verdicts"
 require_relative "../exchange/reference_files"
-require_relative "../store/people"
 
 module Gimlet
   module API
@@ -31,7 +31,7 @@ module Gimlet
                 "who" => { "type" => "string", "minLength" => 1, "maxLength" => 40 } }.freeze
 
       # Schemas of what is one of a list that the rest of the application keeps.
-      ENUMS = { "Role" => Store::People::ROLES, "Medium" => Exchange::ReferenceFiles::TABLES.elastomers.media.keys,
+      ENUMS = { "Role" => Core::Roles::ALL, "Medium" => Exchange::ReferenceFiles::TABLES.elastomers.media.keys,
                 "Lubricant" => Core::Catalogue::LUBRICANTS, "TraitKind" => Core::Readings::Kinds::ALL.keys, "Extent" => Core::Extent::NAMES.keys,
                 "Outcome" => Core::Catalogue::OUTCOMES.keys, "Channel" => Core::Readings::CHANNELS.keys, "Policy" => Core::KitPlan::POLICIES.keys,
                 "Verdict" => Core::Verdicts::ALL, "TorqueUnit" => Core::Units::FACTORS.fetch(:torque).keys }.freeze

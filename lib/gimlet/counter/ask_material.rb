@@ -7,6 +7,8 @@ require_relative "../core/value"
 module Gimlet
   module Counter
     # What a rubber bears of what it meets.
+    #
+    #   AskMaterial.new(tables.elastomers).call("material" => "NBR", "medium" => "diesel").verdict # => "They go together."
     class AskMaterial
       Found = Core::Value.of(:elastomer, :verdict, :answers)
 

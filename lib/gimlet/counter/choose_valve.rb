@@ -8,6 +8,8 @@ require_relative "../core/value"
 module Gimlet
   module Counter
     # Which valve serves a pump, or takes another's place.
+    #
+    #   ChooseValve.new(snapshot).call("flow" => "15 L/min", "pressure" => "140 bar").choices.first.verdict # => "exact"
     class ChooseValve
       Found = Core::Value.of(:need, :choices, :pump)
 

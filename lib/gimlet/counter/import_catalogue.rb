@@ -14,6 +14,10 @@ require_relative "../store/history"
 module Gimlet
   module Counter
     # Catalogue documents into the store: all of them, or none.
+    #
+    #   taking = ImportCatalogue.new(catalogue, vocabulary)
+    #   taking.dry_run("pumps.json" => document).changes # => {"coined-ab" => [...]}, nothing is changed
+    #   taking.call("pumps.json" => document)           # => warnings, the document is in
     class ImportCatalogue
       MOST_FAULTS = 40
 

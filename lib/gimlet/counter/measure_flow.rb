@@ -14,6 +14,8 @@ require_relative "diagnose_call"
 module Gimlet
   module Counter
     # Flow and pressure from whatever is known of them, a bucket test, and what it points to.
+    #
+    #   MeasureFlow.new(snapshot).call("figures" => {"flow" => "15", "pressure" => "200"}).solved.worked.keys # => ["nozzle", ...]
     class MeasureFlow
       # `solved` a Core::Flow::Solved or nil, `told` what the bucket tells, `diagnosis` a Core::Diagnosis::Found or nil, `curves` a
       # Core::Flow::Curves or nil, `range` what a valve regulates: { flow: [from, up_to], pressure: [from, up_to] } or nil, `pump` a Variant or nil.

@@ -9,6 +9,8 @@ require_relative "../core/value"
 module Gimlet
   module Counter
     # A ring or lip seal matched by its sizes: what the shop has first, then the standard sizes; and what pumps and valves such a part sits in.
+    #
+    #   MeasureSeal.new(snapshot, stock, tables).call("inner_mm" => "14", "section_mm" => "2").on_file.first.part.number
     class MeasureSeal
       # A part of the catalogue as a ring of its own.
       OwnRing = Core::Value.of(:part, :inner_mm, :section_mm, :inner_tolerance_mm, :section_tolerance_mm)
@@ -19,7 +21,7 @@ module Gimlet
 
       # @param snapshot [Core::Catalogue::Snapshot]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
-      # @param tables [Core::ReferenceTables]
+      # @param tables [Exchange::ReferenceFiles::Tables]
       def initialize(snapshot, stock, tables)
         @snapshot = snapshot
         @stock = stock

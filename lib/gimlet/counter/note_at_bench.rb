@@ -8,6 +8,8 @@ require_relative "../core/order/turns"
 module Gimlet
   module Counter
     # One thing done at the bench: a line ticked, or what a torque wrench read.
+    #
+    #   NoteAtBench.new(bench).call(order, "kind" => "ticked", "item" => "open 1.1", "done" => true, "key" => "b1")
     class NoteAtBench
       # @param bench [Store::EntryLog]
       def initialize(bench)

@@ -6,6 +6,8 @@ require_relative "ticket_plans"
 module Gimlet
   module Counter
     # What lies in the tray, and what is still open.
+    #
+    #   OrderPreview.new(reference, plans).call(ticket, identified, pump, planned).certain # => [[line, 1], ...]
     class OrderPreview
       # `certain` are [line, quantity] pairs that all likely orders have; `open` one Own for each likely order with what it has besides, and
       # what ordering it would cost if another were right. Both are empty while no order leads.

@@ -11,6 +11,8 @@ require_relative "../core/value"
 module Gimlet
   module Counter
     # Request in, everything about the order out.
+    #
+    #   PlanRebuild.new(snapshot, stock, tables).call(model: "TK4R20", serial: 31_500, scope: ["packings"]).workup.demand.lines
     class PlanRebuild
       # `assumptions` are sentences about what was not known.
       Result = Core::Value.of(:workup, :request, :assumptions, :snapshot) do
@@ -19,7 +21,7 @@ module Gimlet
 
       # @param snapshot [Core::Catalogue::Snapshot]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
-      # @param tables [Core::ReferenceTables]
+      # @param tables [Exchange::ReferenceFiles::Tables]
       # @param solved [Hash] parts of kit plans that were solved before
       def initialize(snapshot, stock, tables, solved = {})
         @snapshot = snapshot

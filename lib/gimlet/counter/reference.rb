@@ -8,13 +8,17 @@ require_relative "../core/ear/ear"
 module Gimlet
   module Counter
     # A catalogue made ready to answer from: its pumps laid out by trait, its order classes by scope, and an ear that knows its names.
+    #
+    #   reference = Reference.new(snapshot, vocabulary, tables)
+    #   reference.ear.call("8 bolts").readings         # => [{trait: "head_bolts", value: 8, ...}]
+    #   reference.identify(["packings"]).call(readings, channel: "phone").order_classes.first
     class Reference
       SOLVED = 4000
       attr_reader :snapshot, :vocabulary, :field, :tables
 
       # @param snapshot [Core::Catalogue::Snapshot]
       # @param vocabulary [Core::Readings::Vocabulary] of the counter; traits that catalogue documents define are added
-      # @param tables [Core::ReferenceTables]
+      # @param tables [Exchange::ReferenceFiles::Tables]
       # @param order_ids [Core::Identification::OrderIds] kept from catalogue to catalogue
       def initialize(snapshot, vocabulary, tables, order_ids = Core::Identification::OrderIds.new)
         @snapshot = snapshot

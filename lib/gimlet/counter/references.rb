@@ -10,6 +10,10 @@ module Gimlet
   module Counter
     # The reference that is in use. When the catalogue or the shop's vocabulary was changed, by this process or another, the next one is
     # built beside it and takes its place when it is ready; who asks in the meantime waits a little, then is answered from the old one.
+    #
+    #   references = References.new(database)
+    #   references.current.snapshot.version                # at once, the old one while the next is built
+    #   references.current(newest: true).snapshot.version  # the newest, however long it takes
     class References
       # Seconds that a step at the counter waits for a new catalogue.
       GRACE = 0.3

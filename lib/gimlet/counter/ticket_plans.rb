@@ -5,6 +5,8 @@ require_relative "plan_rebuild"
 module Gimlet
   module Counter
     # The plan that a ticket's work leads to, for any pump. Most steps of a call leave it as it was: it is worked out once.
+    #
+    #   TicketPlans.new(reference, stock).call(ticket, variant).workup.plans.first.price_cents
     class TicketPlans
       # `pieces` are renewed, `unfilled` of them cannot be had so.
       Cost = Core::Value.of(:price_cents, :pieces, :unfilled)

@@ -13,6 +13,9 @@ require_relative "ticket_plans"
 module Gimlet
   module Counter
     # All that a ticket's entries lead to: the pump, the work, the parts, and what may be done next.
+    #
+    #   view = WorkOnTicket.new(reference, stock, customers, orders).call(7, tickets.entries(7))
+    #   view.readiness.blockers.map(&:id) # => ["unsure"]
     class WorkOnTicket
       # `step` is [pumps, orders] still possible after each line that said something, by entry number. `pump` is the variant that the order
       # would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a PlanRebuild::Result or nil; `extents`

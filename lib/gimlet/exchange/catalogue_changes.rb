@@ -5,6 +5,8 @@ require_relative "../core/value"
 module Gimlet
   module Exchange
     # What a catalogue document says otherwise than the one it would take the place of, place by place.
+    #
+    #   CatalogueChanges.call(before, now).first # => place, was and is of one value
     module CatalogueChanges
       # `was` and `is` are nil where there was, or is, nothing.
       Change = Core::Value.of(:place, :was, :is)

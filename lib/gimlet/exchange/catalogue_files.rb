@@ -7,6 +7,9 @@ require_relative "../core/input_error"
 module Gimlet
   module Exchange
     # Catalogue documents as files, one for each series.
+    #
+    #   CatalogueFiles.read("pumps/")             # => {"pumps/ab.json" => {...}}
+    #   CatalogueFiles.write(documents, "out/")   # => the files that were written
     module CatalogueFiles
       module_function
 

@@ -6,6 +6,8 @@ require_relative "csv_text"
 module Gimlet
   module Exchange
     # The history as a table: at (UTC), who, what, where, in_words.
+    #
+    #   File.open("history.csv", "w") { |file| HistoryCSV.write(history, file) } # => how many lines
     module HistoryCSV
       HEADINGS = %w[at who what where in_words].freeze
 

@@ -9,6 +9,8 @@ module Gimlet
   module Exchange
     # Prices and stock as shops keep them: CSV with commas, semicolons or tabs, in UTF-8 or a spreadsheet's own encodings, or XLSX. The first
     # line has the headings number, price, on_hand and pack; the last two may be missing (0 and 1).
+    #
+    #   PriceList.read("prices.csv").rows.first # => {number: "PW-K220", price_cents: 7025, on_hand: 4, pack: 1}
     module PriceList
       # Heading => what else it is called.
       HEADINGS = { "number" => ["part number", "part no", "article", "item"], "price" => ["net price", "unit price", "cost"],

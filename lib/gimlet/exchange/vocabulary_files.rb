@@ -7,6 +7,8 @@ require_relative "../core/diagnosis/model"
 module Gimlet
   module Exchange
     # The vocabulary that ships with Gimlet, and those that a shop adds, as YAML.
+    #
+    #   VocabularyFiles.shipped.trait("plunger_mm").name # => "plunger diameter"
     module VocabularyFiles
       FOLDER = File.expand_path("../../../data/vocabulary", __dir__)
       # Bytes.

@@ -8,6 +8,8 @@ require_relative "../core/order/turns"
 module Gimlet
   module Present
     # An order at the bench: the card's lines with their ticks, and every turn of the wrench with what is asked and what was read.
+    #
+    #   BenchView.call(order, log)[:sections].first[:title] # => "On the bench: parts"
     module BenchView
       module_function
 

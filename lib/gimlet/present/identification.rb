@@ -8,6 +8,8 @@ require_relative "tightening"
 module Gimlet
   module Present
     # An identification as the API answers it.
+    #
+    #   Identification.call(found)[:next_questions].first[:trait] # => "sight_glass"
     class Identification
       LEADERS = 6
       FACES = 3

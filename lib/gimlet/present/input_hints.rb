@@ -3,6 +3,8 @@
 module Gimlet
   module Present
     # What can be typed here and now: ways to answer the open question, then what is heard at any time, with examples of this catalogue.
+    #
+    #   InputHints.call(found).first # => {about: "head bolts", asked: true, examples: ["6", "8"]}
     module InputHints
       EXAMPLES = 4
       # Traits shown besides the open question.

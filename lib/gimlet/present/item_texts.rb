@@ -8,6 +8,8 @@ require_relative "../core/ticket/kinds"
 module Gimlet
   module Present
     # What was made of some words, said back.
+    #
+    #   ItemTexts.new(vocabulary).texts(item) # => ["head bolts 8"]
     class ItemTexts
       # @param vocabulary [Core::Readings::Vocabulary]
       def initialize(vocabulary)

@@ -7,6 +7,8 @@ require_relative "tightening"
 module Gimlet
   module Present
     # A worked-up order as the API answers it and as orders keep it.
+    #
+    #   Plan.call(result)[:plans].first[:price_cents] # => 7308
     module Plan
       module_function
 
@@ -104,7 +106,7 @@ module Gimlet
       def layer(layer, variant, fates)
         numbers = variant.series.parts_for(layer.slot, variant)
         kinds = fates.map { |fate| fate&.kind }
-        layer.to_h.slice(:slot, :name, :inside, :shape, *Core::Catalogue::LayerFields::TOLD.map(&:to_sym))
+        layer.to_h.slice(:slot, :name, :inside, :shape, *Core::Catalogue::LayerFields::TOLD.keys.map(&:to_sym))
              .merge(told: Core::Catalogue::LayerFields.told(layer),
                     fates: kinds, drawn: Core::Fates.foremost(kinds),
                     fate: kinds.uniq.one? ? said(kinds.first) : "by position", part: numbers.one? ? numbers.first : nil,

@@ -6,6 +6,8 @@ require_relative "item_texts"
 module Gimlet
   module Present
     # What would be heard from which words of a line that is still being typed.
+    #
+    #   Preview.new(vocabulary).call(ear.call("8 bolts"))[:heard] # => [{from: 0, to: 7, text: "head bolts 8"}]
     class Preview
       # @param vocabulary [Core::Readings::Vocabulary]
       def initialize(vocabulary)

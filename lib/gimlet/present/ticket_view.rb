@@ -14,6 +14,8 @@ require_relative "plan"
 module Gimlet
   module Present
     # A ticket with all that its entries lead to, as one answer.
+    #
+    #   TicketView.call(view)[:settled] # => {"pump" => true, "work" => false, ...}
     class TicketView
       # What the ticket says as it is.
       SHOWN = %i[channel customer_id scope agreed pumps findings chosen policy unit extent had fixed extension state amends].freeze

@@ -4,7 +4,7 @@ require_relative "../core/0_quantities/units"
 require_relative "../core/4_demand/fates"
 require_relative "../core/ear/commands"
 require_relative "../core/reason"
-require_relative "../store/people"
+require_relative "../core/roles"
 require_relative "../core/1_catalogue/wet_end"
 require_relative "../core/2_readings/vocabulary"
 require_relative "../core/9_identification/order_classes"
@@ -14,6 +14,8 @@ require_relative "../core/5_kit_plan/plans"
 module Gimlet
   module Present
     # The words a client needs to build its menus.
+    #
+    #   Vocabulary.call(reference)[:roles] # => ["counter", "bench", "keeper", "owner"]
     module Vocabulary
       module_function
 
@@ -24,7 +26,7 @@ module Gimlet
           tools: Core::MeasuringTools::RESOLUTION.keys, complaints: named(reference.vocabulary.complaints.transform_values(&:name)),
           work_areas: named(reference.snapshot.areas), extents: named(Core::Extent::NAMES),
           outcomes: named(Core::Catalogue::OUTCOMES),
-          roles: Store::People::ROLES, fates: named(Core::Fates::DRAWN), commands: Core::Ear::Commands::ALL.map(&:to_h),
+          roles: Core::Roles::ALL, fates: named(Core::Fates::DRAWN), commands: Core::Ear::Commands::ALL.map(&:to_h),
           shortest_reason: Core::Reason::SHORTEST, units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES),
           enough: Core::Identification::OrderClasses::ENOUGH, **rubber(reference.tables.elastomers) }
       end

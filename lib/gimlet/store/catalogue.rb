@@ -10,6 +10,9 @@ require_relative "settings"
 module Gimlet
   module Store
     # The catalogue documents and the frozen snapshot made of them.
+    #
+    #   catalogue.import_all([document], who: "Adela")
+    #   catalogue.snapshot.series.map(&:id) # => ["coined-ab"]
     class Catalogue
       REVISION = "catalogue revision"
 

@@ -3,6 +3,8 @@
 module Gimlet
   module Store
     # Who calls, and which pumps they are known to have.
+    #
+    #   customers.find(1) # => {id: 1, name: "Nannyfield Goat Dairy", pumps: ["TK4L20"], tools: {...}, ...}
     class Customers
       def initialize(database)
         @database = database

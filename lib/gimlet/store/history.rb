@@ -10,6 +10,8 @@ module Gimlet
   module Store
     # Who did what and when: imports, prices, cancelled orders, and beside them every entry of tickets and benches. It grows, and is never
     # altered (the database itself refuses).
+    #
+    #   History.new(database).note("price", {number: "PW-1"}, who: "Adela")
     class History
       include Enumerable
 

@@ -12,6 +12,9 @@ require_relative "settings"
 module Gimlet
   module Store
     # Agreed orders, kept whole with the catalogue version they were computed on. An order that is amended keeps what it was.
+    #
+    #   id = orders.create(ticket_id: 7, customer_id: nil, catalogue_version: "76ed", document: record)
+    #   orders.find(id).may # => ["amend", "cancel"]
     class Orders
       # What is known of an order without its record.
       BRIEF = %i[id version revision cancelled_at cancelled_because amended_because].freeze

@@ -5,6 +5,8 @@ require_relative "../core/value"
 module Gimlet
   module Store
     # Lists that are searched and shown by the page.
+    #
+    #   Paging.call(database[:order_list], :words, "harbour", 2) { |some| some.select_map(:summary) }.pages # => 6
     module Paging
       SIZE = 50
       # `rows` of one page, `total` of all that match.

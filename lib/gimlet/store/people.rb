@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/input_error"
+require_relative "../core/roles"
 require_relative "../core/value"
 require_relative "secrets"
 require_relative "sign_in_attempts"
@@ -13,10 +14,6 @@ module Gimlet
     #   people.upsert("Ines", "counter", "482193")
     #   people.verified("Ines", "482193") # => the Person
     class People
-      # counter: tickets and orders; bench: cards, ticks and what was tightened; keeper: catalogue, prices and stock; owner: all, and people.
-      ROLES = %w[counter bench keeper owner].freeze
-      # Roles that change what orders are made of.
-      TRUSTED = %w[keeper owner].freeze
       SHORTEST = 4
       # PINs that are tried first.
       RUNS = %w[01234567890123456789 98765432109876543210 abcdefghijklmnopqrstuvwxyz].freeze
@@ -102,14 +99,14 @@ module Gimlet
       def last_owner?(name) = @database[:people].where(active: true, role: "owner").select_map(:name) == [name]
 
       def known_role(role)
-        ROLES.include?(role) || reject("role", "unknown_role", "“#{role}” is no role: use #{ROLES.join(', ')}.")
+        Core::Roles::ALL.include?(role) || reject("role", "unknown_role", "“#{role}” is no role: use #{Core::Roles::ALL.join(', ')}.")
       end
 
       def good_secret(name, role, secret)
         secret.size >= SHORTEST || reject("secret", "too_short", "A PIN or password has at least #{SHORTEST} characters.")
         longest = Secrets::LONGEST_BYTES
         secret.bytesize <= longest || reject("secret", "too_long", "A PIN or password has at most #{longest} bytes.")
-        return unless TRUSTED.include?(role) && guessed_first?(name, secret.downcase)
+        return unless Core::Roles::TRUSTED.include?(role) && guessed_first?(name, secret.downcase)
 
         reject("secret", "too_easy", "This would be guessed first: for #{role} take no blanks, no run such as 1234, no single figure again and " \
                                      "again, and not the name.")

@@ -3,6 +3,8 @@
 module Gimlet
   module Store
     # Small things that the counter keeps by name: the shop's vocabulary, how often the stock was changed.
+    #
+    #   settings["vocabulary"] = "traits: []"
     class Settings
       def initialize(database)
         @rows = database[:settings]

@@ -5,6 +5,8 @@ require "json"
 module Gimlet
   module Store
     # What was seen of pumps that no catalogue has, for whoever writes the next document.
+    #
+    #   Sightings.new(database).all.first # => {id: 1, ticket_id: 7, readings: [...], ...}
     class Sightings
       def initialize(database)
         @database = database

@@ -8,6 +8,8 @@ require_relative "settings"
 module Gimlet
   module Store
     # Prices and what lies on the shelf.
+    #
+    #   stock.all["PW-K220"].on_hand # => 3
     class Stock
       REVISION = "stock revision"
 

@@ -9,6 +9,9 @@ require_relative "paging"
 module Gimlet
   module Store
     # Live jobs at the counter, each an append-only list of entries.
+    #
+    #   id = tickets.open("a1")
+    #   tickets.append(id, kind: "said", key: "a1", who: "Ines") { {words: "8 bolts", heard: {}} }.size # => 1
     class Tickets
       OPEN = "open"
 

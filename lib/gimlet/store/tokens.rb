@@ -20,7 +20,7 @@ module Gimlet
       # @raise [Core::InputError]
       def issue(name, role)
         name = name.to_s.strip
-        People::ROLES.include?(role) || reject("role", "unknown_role", "“#{role}” is no role: use #{People::ROLES.join(', ')}.")
+        Core::Roles::ALL.include?(role) || reject("role", "unknown_role", "“#{role}” is no role: use #{Core::Roles::ALL.join(', ')}.")
         name.empty? && reject("name", "missing", "Say what the script is called.")
         SecureRandom.urlsafe_base64(32).tap do |token|
           @database.transaction(mode: :immediate) do

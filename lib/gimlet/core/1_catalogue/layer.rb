@@ -41,14 +41,15 @@ module Gimlet
           "consumables" => { "type" => "array", "items" => USAGE }
         }.freeze
         REQUIRED = %w[slot name reuse].freeze
-        TOLD = %w[facing lube].freeze
+        # In which words.
+        TOLD = { "facing" => "%s", "lube" => "%s" }.freeze
 
         # @return [Hash] JSON Schema of a layer
         def self.schema = { "type" => "object", "additionalProperties" => false, "required" => REQUIRED, "properties" => SCHEMA }
 
         # @param layer [Layer, Hash{String=>Object}] or one of an order's record
         # @return [Array<String>] what is told of it: ["lips to the manifold", "oil"]
-        def self.told(layer) = TOLD.filter_map { |field| layer[field]&.to_s }
+        def self.told(layer) = TOLD.filter_map { |field, words| format(words, layer[field]) if layer[field] }
       end
 
       # One ring, spring or seat of a stack. `slot` is what `fits` resolves to a part number; a stack may have the same slot twice.

@@ -21,7 +21,7 @@ module Gimlet
 
       # @param series [Catalogue::Series]
       # @param vocabulary [Readings::Vocabulary, nil]
-      # @param tables [ReferenceTables, nil]
+      # @param tables [#elastomers, nil] the published tables
       # @return [Array<Remark>]
       def self.call(series, vocabulary = nil, tables = nil)
         known = Known.new(traits: vocabulary&.extended("traits" => series.trait_definitions)&.traits, elastomers: tables&.elastomers)

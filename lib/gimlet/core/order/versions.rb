@@ -62,7 +62,7 @@ module Gimlet
         end
 
         def layer(row)
-          whole = Catalogue::LayerFields::TOLD.to_h { |field| [field, nil] }.merge(LAYER, row)
+          whole = Catalogue::LayerFields::TOLD.transform_values { nil }.merge(LAYER, row)
           { "told" => Catalogue::LayerFields.told(whole), "drawn" => Fates.foremost(whole["fates"])&.to_s }.merge(whole)
         end
 

@@ -10,6 +10,8 @@ module Gimlet
   module Exchange
     module Paper
       # The work card: what the customer takes to the bench, in the order in which it is needed there, readable in black and white.
+      #
+      #   File.binwrite("card.pdf", Card.call(order, paper: "LETTER"))
       class Card
         FOOT = 8.5
 

@@ -6,6 +6,8 @@ module Gimlet
   module Exchange
     module Paper
       # A code that any camera reads.
+      #
+      #   QrCode.modules("http://127.0.0.1:8080/orders/3").size # => 29
       module QrCode
         # Light modules round it. Source: ISO/IEC 18004, quiet zone (from memory).
         QUIET = 4

@@ -7,6 +7,8 @@ module Gimlet
   module Exchange
     module Paper
       # One page to tape to the bench: every fastener group with its rounds, large, and its order.
+      #
+      #   File.binwrite("strip.pdf", TorqueStrip.call(order))
       class TorqueStrip
         DRAWN = 170
         MOST = 110
