@@ -16,7 +16,16 @@ class InvariantsTest < Minitest::Test
   def areas(pump) = pump.series.areas_of(pump).map(&:id)
   def scopes(pump) = (1..2).flat_map { |size| areas(pump).combination(size).to_a } + [areas(pump)]
 
+  WORKED_OUT = {} # rubocop:disable Style/MutableConstant
+
+  # The same order is asked for by several tests.
   def demand(pump, areas, extent, **job)
+    return WORKED_OUT[[pump.id, areas, extent]] ||= worked_out(pump, areas, extent) if job.empty? && areas.is_a?(Array)
+
+    worked_out(pump, areas, extent, **job)
+  end
+
+  def worked_out(pump, areas, extent, **job)
     scope = areas.is_a?(Core::Scope) ? areas : Core::Scope.of(areas, extent: extent)
     Core::Demand.new(Core::Teardown.of(pump, scope), snapshot, **job)
   end
@@ -57,8 +66,9 @@ class InvariantsTest < Minitest::Test
     less.each { |part, quantity| assert_operator more.fetch(part, 0), :>=, quantity, "#{told.inspect} #{part}" }
   end
 
+  # Of a quarter of the pumps, others with another seed: kit plans take their time.
   def test_what_is_needed_is_bought_or_its_lack_is_named
-    SORTS.each do |pump|
+    SORTS.sample(SORTS.size / 4, random: Random.new(Minitest.seed)).each do |pump|
       areas(pump).each do |area|
         found = demand(pump, [area], "recommended", pumps: 2)
         plan = Core::KitPlan::Plans.new(found, snapshot, STOCK, solved: SOLVED).one("cheapest")

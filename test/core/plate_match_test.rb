@@ -66,7 +66,7 @@ class PlateMatchTest < Minitest::Test
     random = Random.new(Minitest.seed)
     names = Array.new(400) { Array.new(9) { [*"A".."Z", *"0".."9"].sample(random: random) }.join }.uniq
     index = Gimlet::Core::Readings::PlateIndex.new(names)
-    80.times do
+    40.times do
       text = names.sample(random: random).dup
       [*0..8].sample(random.rand(0..3), random: random).each { |at| text[at] = "?" }
       match = Gimlet::Core::Readings::PlateMatch.new(text)

@@ -33,6 +33,13 @@ module Gimlet
 
           def needs(fields) = required.merge!(fields)
           def may_have(fields) = optional.merge!(fields)
+
+          # To a value, in passes.
+          def needs_torque
+            needs TORQUE
+            may_have PASSES
+          end
+
           def required = @required ||= {}
           def optional = @optional ||= ALWAYS.dup
 

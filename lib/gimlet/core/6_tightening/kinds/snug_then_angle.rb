@@ -10,8 +10,8 @@ module Gimlet
         class SnugThenAngle < Kind
           ANGLE = { "type" => "number", "exclusiveMinimum" => 0, "maximum" => 360 }.freeze
 
-          needs TORQUE.merge("angles_deg" => { "type" => "array", "items" => ANGLE, "minItems" => 1 })
-          may_have PASSES
+          needs_torque
+          needs "angles_deg" => { "type" => "array", "items" => ANGLE, "minItems" => 1 }
 
           def text(told, _manual) = "#{told}, then #{after.join(', then ')}"
           def after = written("angles_deg").map { |angle| "#{angle}° on" }

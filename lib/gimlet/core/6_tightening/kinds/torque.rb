@@ -8,8 +8,7 @@ module Gimlet
       module Kinds
         # To a value: 50 N·m.
         class Torque < Kind
-          needs TORQUE
-          may_have PASSES
+          needs_torque
         end
       end
     end

@@ -9,8 +9,8 @@ module Gimlet
         # A castle nut with a split pin: to a value, then on until the pin goes through. Its `slots` stand evenly: one pitch is the most that it is
         # ever turned on.
         class TorqueToNextSlot < Kind
-          needs TORQUE
-          may_have PASSES.merge("slots" => { "type" => "integer", "minimum" => 3, "maximum" => 24 })
+          needs_torque
+          may_have("slots" => { "type" => "integer", "minimum" => 3, "maximum" => 24 })
 
           def text(told, _manual) = "#{told}, then on to the next slot for the split pin#{at_most}, never back"
           def after = ["on to the next slot, never back"]
