@@ -61,6 +61,14 @@ class OrderTest < Minitest::Test
     assert_match(/it lacks unit/, assert_raises(Gimlet::Core::InputError) { Order::Versions.read(RECORD.except("unit")) }.message)
   end
 
+  def test_what_changed_since_it_was_looked_at
+    before = ["2 × N 1 seal, 4.00", "bolts: 20 N·m", "tool: driver"]
+    now = ["2 × N 1 seal, 4.50", "bolts: 22 N·m", "not supplied: 1 × N 2, nobody has it"]
+    assert_equal [{ was: before[0], is: now[0] }, { was: before[1], is: now[1] }, { was: before[2], is: nil }, { was: nil, is: now[2] }],
+                 Order::Seen.changes(before, now)
+    assert_empty Order::Seen.changes(before, before.reverse)
+  end
+
   # The sheet's half a newton metre holds at the end; on the way 4 % of ISO 6789 does, at 10 N·m its 6 % (from memory).
   def test_turns_are_held_to_what_is_asked_of_each
     turns = Order::Turns.of(record["tightening"].first)

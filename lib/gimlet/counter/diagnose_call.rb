@@ -43,10 +43,10 @@ module Gimlet
 
       # Of the pump that leads, else as they were told.
       def ratings(ticket, pump)
-        %w[flow_l_min pressure_bar].map { |id| pump&.trait(id) || told(ticket, id) }
+        %w[flow_l_min pressure_bar].map { |id| pump&.trait(id) || answer_of(ticket, id) }
       end
 
-      def told(ticket, id)
+      def answer_of(ticket, id)
         row = ticket.readings.find { |reading| reading[:trait].to_s == id && reading[:value].is_a?(Numeric) && !reading[:denied] } or return
         Core::Quantity.of(row[:value],
                           row[:unit] || @reference.vocabulary.trait(id).unit).to(@reference.vocabulary.trait(id).unit).value.to_f.round(1)

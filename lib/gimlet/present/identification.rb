@@ -115,11 +115,11 @@ module Gimlet
       end
 
       def doubt(doubt)
-        { trait: doubt.trait.id, key: doubt.key, text: told(doubt), matters: doubt.matters, leading: leaders(doubt.leading),
+        { trait: doubt.trait.id, key: doubt.key, text: said_of(doubt), matters: doubt.matters, leading: leaders(doubt.leading),
           without: leaders(doubt.without) }
       end
 
-      def told(one)
+      def said_of(one)
         leader = @reference.field.hypotheses[one.leader]
         on_file = leader.traits[one.trait.id]
         on_file = on_file.first if on_file.is_a?(Array)

@@ -20,7 +20,8 @@ module Gimlet
       # @return [Array<String>] one sentence for each thing
       def texts(item)
         readings = (item.readings || []).map { |fields| reading(fields) }
-        readings + [item.measure && Core::Ticket::Kinds::Measured.told(item.measure), work(item.areas), complaint(item.complaint), wish(item.wish),
+        measured = item.measure && Core::Ticket::Kinds::Measured.in_words(item.measure)
+        readings + [measured, work(item.areas), complaint(item.complaint), wish(item.wish),
                     item.pumps && "#{item.pumps} pumps", item.unit && "torques in #{item.unit}"].compact
       end
 

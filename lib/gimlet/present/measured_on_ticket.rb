@@ -17,7 +17,7 @@ module Gimlet
       end
 
       def lost(measured)
-        { told: Core::Ticket::Kinds::Measured.told("what" => measured.what, "measure" => measured.measure), verdict: measured.problem, sums: [] }
+        { told: Core::Ticket::Kinds::Measured.in_words("what" => measured.what, "measure" => measured.measure), verdict: measured.problem, sums: [] }
       end
 
       def flow(flow)

@@ -23,10 +23,11 @@ module Gimlet
         words = found.gland || found.measured.nil? || found.measured.known? ? WORDS : UNSURE
         own, standard = found.on_file.map { |one| on_file(one, found.gland) }, found.standard.map { |one| ring(one, found.gland) }
         (own + standard).each { |row| row[:words] = words.fetch(row[:verdict]) }
-        { told: told(found), verdict: best(own, standard, words), on_file: own, standard: standard, gland: found.gland && gland(found.gland) }
+        { told: sizes_in_words(found), verdict: best(own, standard, words), on_file: own, standard: standard,
+          gland: found.gland && gland(found.gland) }
       end
 
-      def told(found)
+      def sizes_in_words(found)
         return "A ring #{found.measured}#{', used' if found.measured.old}." if found.measured
         return "A seal #{found.lip.map { |name, size| "#{Core::Sizes::Lip::NAMES[name]} #{Core::Sizes.mm(size)}" }.join(', ')} mm." if found.lip
 

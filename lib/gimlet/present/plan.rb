@@ -107,7 +107,7 @@ module Gimlet
         numbers = variant.series.parts_for(layer.slot, variant)
         kinds = fates.map { |fate| fate&.kind }
         layer.to_h.slice(:slot, :name, :inside, :shape, *Core::Catalogue::LayerFields::TOLD.keys.map(&:to_sym))
-             .merge(told: Core::Catalogue::LayerFields.told(layer),
+             .merge(told: Core::Catalogue::LayerFields.in_words(layer),
                     fates: kinds, drawn: Core::Fates.foremost(kinds),
                     fate: kinds.uniq.one? ? said(kinds.first) : "by position", part: numbers.one? ? numbers.first : nil,
                     look: layer.checks.map(&:to_s))

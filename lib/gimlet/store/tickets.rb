@@ -45,7 +45,7 @@ module Gimlet
       def append(id, now: Time.now.utc, **fields, &body)
         @database.transaction(mode: :immediate) do
           all, added = @log.append(id, **fields, now: now, &body)
-          told(id, added.kind, added.body, now) if added
+          listed_anew(id, added.kind, added.body, now) if added
           all
         end
       end
@@ -61,7 +61,7 @@ module Gimlet
 
       private
 
-      def told(id, kind, body, now)
+      def listed_anew(id, kind, body, now)
         change = { updated_at: now }
         becomes = Core::Ticket::Kinds.of(kind)::BECOMES
         change[:state] = becomes if becomes

@@ -49,7 +49,7 @@ module Gimlet
 
         # @param layer [Layer, Hash{String=>Object}] or one of an order's record
         # @return [Array<String>] what is told of it: ["lips to the manifold", "oil"]
-        def self.told(layer) = TOLD.filter_map { |field, words| format(words, layer[field]) if layer[field] }
+        def self.in_words(layer) = TOLD.filter_map { |field, words| format(words, layer[field]) if layer[field] }
       end
 
       # One ring, spring or seat of a stack. `slot` is what `fits` resolves to a part number; a stack may have the same slot twice.

@@ -25,7 +25,7 @@ module Gimlet
         end
 
         # @return [Array] what it says, without the words it was said in
-        def told = [trait, value, range, unknown, denied, hedged, observer, tool]
+        def content = [trait, value, range, unknown, denied, hedged, observer, tool]
       end
 
       # Checking what comes from outside.
@@ -38,7 +38,7 @@ module Gimlet
           trait = vocabulary.trait(fields[:trait])
           new(definition: trait, observer: known(Likelihoods::OBSERVERS, fields[:observer] || "caller", "observer"),
               tool: known(MeasuringTools::RESOLUTION, fields[:tool] || trait.way.tool("tape"), "tool"), heard: fields[:heard],
-              denied: fields[:denied] || nil, hedged: fields[:hedged] || nil, **told(trait, fields))
+              denied: fields[:denied] || nil, hedged: fields[:hedged] || nil, **statement(trait, fields))
         end
 
         # @param value [Numeric, String]
@@ -48,7 +48,7 @@ module Gimlet
         class << self
           private
 
-          def told(trait, fields)
+          def statement(trait, fields)
             return { unknown: true } if fields[:unknown]
             return { range: span(trait, fields) } if fields[:range]
 

@@ -75,7 +75,7 @@ module Gimlet
           sequences.empty? ? labels : labels.map { |label| sequences.first.index { |point| point.label == label } + 1 }
         end
 
-        def body = Kinds.of(@tightening).text(@tightening.torque && told, @variant.series.manual || "the maker's manual")
+        def body = Kinds.of(@tightening).text(@tightening.torque && torque_in_words, @variant.series.manual || "the maker's manual")
 
         def treatment
           "threads: #{@tightening.treatment}" if @tightening.treatment
@@ -85,7 +85,7 @@ module Gimlet
           "each of the #{@fastener.sets.size} sets by itself" if @fastener.sets.size > 1
         end
 
-        def told
+        def torque_in_words
           torque, tolerance = @tightening.torque, @tightening.tolerance
           shown = Words.torque(torque.to(@unit))
           shown = shown.sub(" ", " ± #{Words.torque(tolerance.to(@unit)).split.first} ") if tolerance

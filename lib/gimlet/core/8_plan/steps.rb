@@ -56,12 +56,12 @@ module Gimlet
           due = variant.series.finish.select { |entry| Touched.by?(entry, teardown) && (entry.figure.nil? || variant.trait(entry.figure["trait"])) }
           due.map do |entry|
             Step.new(phase: entry.later ? "after running" : "finish", title: entry.later ? "after running in" : "when closed",
-                     text: [told(entry, variant)], fasteners: [])
+                     text: [with_figure(entry, variant)], fasteners: [])
           end
         end
 
         # "Seat them at {figure}" with the figure worked out from the pump's own trait, rounded down to what a gauge shows.
-        def told(one, variant)
+        def with_figure(one, variant)
           figure = one.figure or return one.text
           most = variant.trait(figure["trait"])
           value = (most.is_a?(Range) ? most.end : most) * Rational(figure["times"].to_s)

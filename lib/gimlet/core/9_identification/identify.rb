@@ -51,7 +51,7 @@ module Gimlet
         # @param settled [Array<String>] keys of doubts that stand for a reason
         # @return [Identified]
         def call(readings, channel:, owned: [], chosen: nil, settled: [])
-          @field.recall(:results, [:identified, readings.map(&:told), channel, owned, chosen, settled, @classes.object_id]) do
+          @field.recall(:results, [:identified, readings.map(&:content), channel, owned, chosen, settled, @classes.object_id]) do
             identify(readings, channel, owned, chosen, settled)
           end
         end

@@ -9,7 +9,7 @@ module Gimlet
       Observation = Value.of(:readings) do
         def trait = readings.first.definition
         def slot = trait.slot
-        def told = readings.map(&:told)
+        def content = readings.map(&:content)
       end
 
       # Gathering readings into observations.
@@ -27,7 +27,7 @@ module Gimlet
         end
 
         def single(readings)
-          last = readings.reverse.uniq { |reading| reading.denied || reading.definition.many ? reading.told : reading.trait }.reverse
+          last = readings.reverse.uniq { |reading| reading.denied || reading.definition.many ? reading.content : reading.trait }.reverse
           last.map { |one| Observation.new(readings: [one]) }
         end
 
@@ -37,7 +37,7 @@ module Gimlet
             all << [] if all.last.any? { |other| other.trait == reading.trait }
             all.last << reading
           end
-          objects.uniq { |object| object.map(&:told) }.map { |object| Observation.new(readings: object) }
+          objects.uniq { |object| object.map(&:content) }.map { |object| Observation.new(readings: object) }
         end
       end
     end

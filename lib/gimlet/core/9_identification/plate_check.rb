@@ -87,16 +87,16 @@ module Gimlet
 
         # Whether its answer would speak against most siblings, or most other pumps.
         def tells_siblings?(trait, channel)
-          column, fits, mine = told(trait, channel)
+          column, fits, mine = as_the_leader_has_it(trait, channel)
           share(siblings.select { |at| fits[column.places[at]] < WORSE * fits[mine] }) >= SIBLINGS
         end
 
         def tells_others?(trait, channel)
-          column, fits, mine = told(trait, channel)
+          column, fits, mine = as_the_leader_has_it(trait, channel)
           worse(fits, fits[mine]).sum { |place| column.shares[place] } >= OTHERS
         end
 
-        def told(trait, channel)
+        def as_the_leader_has_it(trait, channel)
           column = @field.column(trait.id)
           mine = column.places[@leader]
           [column, @field.chances(trait, channel).row(column.values[mine]), mine]

@@ -19,7 +19,7 @@ module Gimlet
         # @param owned [Array<String>] designations this customer has
         # @return [Posterior] made once for the same readings
         def self.of(field, readings, owned: [])
-          field.recall(:beliefs, [:posterior, owned, readings.reject(&:unknown).map(&:told)]) { new(field, readings, owned: owned) }
+          field.recall(:beliefs, [:posterior, owned, readings.reject(&:unknown).map(&:content)]) { new(field, readings, owned: owned) }
         end
 
         # @return [Array<Weighed>]
@@ -65,13 +65,13 @@ module Gimlet
           told.select { |reading| reading.value && !reading.denied }.to_h { |reading| [reading.trait, reading.value] }
         end
 
-        def weigh(observation) = @field.recall(:results, [:weighed, @key, observation.told]) { @weighing.call(observation) }
+        def weigh(observation) = @field.recall(:results, [:weighed, @key, observation.content]) { @weighing.call(observation) }
 
         # Belief after the first observations, one step on from the belief before.
         def after(count)
           return start if count.zero?
 
-          @field.recall(:beliefs, [:belief, @key, @observations.take(count).map(&:told)]) do
+          @field.recall(:beliefs, [:belief, @key, @observations.take(count).map(&:content)]) do
             weighed = @weighed[count - 1]
             top = [weighed.found.max, weighed.none].max
             multiplied(after(count - 1), weighed.found.map { |one| one / top }, weighed.places, weighed.none / top)

@@ -43,13 +43,13 @@ module Gimlet
         def figures
           @series.finish.filter_map do |entry|
             figure = entry.figure
-            next if figure.nil? ? !entry.text.include?("{figure}") : told?(entry, figure)
+            next if figure.nil? ? !entry.text.include?("{figure}") : known?(entry, figure)
 
             error("finish", "“#{entry.text[0, 40]}”: {figure} and figure go together, and some pump has the trait “#{figure && figure['trait']}”.")
           end
         end
 
-        def told?(one, figure)
+        def known?(one, figure)
           one.text.include?("{figure}") && Catalogue::Variant.of_series(@series).any? { |variant| variant.trait(figure["trait"]).then { |value| value.is_a?(Numeric) || value.is_a?(Range) } }
         end
 

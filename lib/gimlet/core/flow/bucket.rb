@@ -61,7 +61,7 @@ module Gimlet
           return unless bucket.rated
 
           share = bucket.flow / bucket.rated
-          told("delivery", share, "#{caught(bucket)}: #{percent(share)} of #{flow(bucket.rated)}", ["bucket_short", SHORT])
+          sum_of("delivery", share, "#{caught(bucket)}: #{percent(share)} of #{flow(bucket.rated)}", ["bucket_short", SHORT])
         end
 
         def volumetric(bucket)
@@ -78,15 +78,15 @@ module Gimlet
           share = bucket.flow / takes
           at = @words.figure(bucket.bar, "bar")
           sum = "N·√(p/4000): number #{Words.plain(bucket.nozzle)} takes #{flow(takes)} at #{at}; #{percent(share)} of that goes through"
-          told("nozzle", share, sum, ["nozzle_big", WORN])
+          sum_of("nozzle", share, sum, ["nozzle_big", WORN])
         end
 
         def speed(bucket)
           return unless bucket.turns && bucket.rated_turns
 
           share = bucket.turns / bucket.rated_turns.to_f
-          told("speed", share, "#{Words.plain(bucket.turns)} / #{Words.plain(bucket.rated_turns)} rpm: #{percent(share)}", ["turns_slowly", SLOW],
-               off: OFF / 3)
+          sum_of("speed", share, "#{Words.plain(bucket.turns)} / #{Words.plain(bucket.rated_turns)} rpm: #{percent(share)}", ["turns_slowly", SLOW],
+                 off: OFF / 3)
         end
 
         def supply(bucket)
@@ -95,12 +95,12 @@ module Gimlet
           share = bucket.supply / bucket.rated
           takes, wanted = flow(bucket.rated), flow(bucket.rated * SUPPLY)
           sum = "#{flow(bucket.supply)} of feed: #{percent(share)} of the #{takes} that the pump takes; #{wanted} should be there"
-          told("feed", share, sum, ["inlet_weak", WEAK])
+          sum_of("feed", share, sum, ["inlet_weak", WEAK])
         end
 
         # On the other side of one nothing is wrong: more than enough is as good as enough.
         # @param wrong [Array(String, Range)] a sign, and the shares that lie about evenly where it is there
-        def told(name, share, sum, wrong, off: OFF)
+        def sum_of(name, share, sum, wrong, off: OFF)
           sign, range = wrong
           at = range.end < 1 ? [share, 1].min : [share, 1].max
           Told.new(name: name, share: share, sum: sum, sign: sign, there: [smoothed(at, range, off), FARTHEST.first].max,

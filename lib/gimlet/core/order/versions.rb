@@ -63,7 +63,7 @@ module Gimlet
 
         def layer(row)
           whole = Catalogue::LayerFields::TOLD.transform_values { nil }.merge(LAYER, row)
-          { "told" => Catalogue::LayerFields.told(whole), "drawn" => Fates.foremost(whole["fates"])&.to_s }.merge(whole)
+          { "told" => Catalogue::LayerFields.in_words(whole), "drawn" => Fates.foremost(whole["fates"])&.to_s }.merge(whole)
         end
 
         def from_first(document)

@@ -69,7 +69,7 @@ module Gimlet
           ranges.filter_map do |trait|
             old, own = instead_of.trait(trait), valve.trait(trait)
             name = COMPARED[trait]
-            point(name, "fits", "it serves #{told(own)} (#{name}), the old one #{told(old)}: say what the pump gives") unless own == old
+            point(name, "fits", "it serves #{in_words(own)} (#{name}), the old one #{in_words(old)}: say what the pump gives") unless own == old
           end
         end
 
@@ -109,7 +109,7 @@ module Gimlet
         end
 
         def differences(old, valve)
-          of_traits = COMPARED.map { |trait, name| [name, told(old.trait(trait)), told(valve.trait(trait))] }
+          of_traits = COMPARED.map { |trait, name| [name, in_words(old.trait(trait)), in_words(valve.trait(trait))] }
           of_service = SERVICE.map { |key, name| [name, service(old)[key], service(valve)[key]] }
           other = (of_traits + of_service).reject { |_, was, is| was == is }
           other.map { |name, was, is| "#{name}: #{is || 'not on file'} instead of #{was || 'not on file'}" }
@@ -124,7 +124,7 @@ module Gimlet
         end
 
         def thread(text) = text.to_s.downcase.tr("×", "x").gsub(/[\s"”]/, "")
-        def told(value) = value.is_a?(Range) ? span(value) : value
+        def in_words(value) = value.is_a?(Range) ? span(value) : value
         def span(range) = "#{Plain.number(range.begin, 1)} to #{Plain.number(range.end, 1)}"
       end
     end

@@ -30,7 +30,7 @@ module Gimlet
           height = [listed, @stack["drawing"] ? drawn + ENDS : 0].max
           @sheet.room(height + 40)
           @pdf.move_down 6
-          @sheet.line "#{told}.", strong: "#{@stack['name'].capitalize}:"
+          @sheet.line "#{headline}.", strong: "#{@stack['name'].capitalize}:"
           top = @pdf.cursor - 2
           drawing(top) if @stack["drawing"]
           @pdf.bounding_box([left, top], width: @sheet.width - left) { pieces.each { |piece, rest| @sheet.line(rest, strong: piece, size: SIZE) } }
@@ -40,7 +40,7 @@ module Gimlet
         private
 
         def left = @stack["drawing"] ? DRAWN + GAP : 0
-        def told = [Core::Positions.short(@stack["positions"]), @stack["colour"], @stack["spring"]].compact.reject(&:empty?).join("; ")
+        def headline = [Core::Positions.short(@stack["positions"]), @stack["colour"], @stack["spring"]].compact.reject(&:empty?).join("; ")
 
         def listed
           pieces.sum { |piece, rest| @pdf.height_of("#{piece} #{rest}", width: @sheet.width - left - 4, size: SIZE, style: :bold) + 1.5 }

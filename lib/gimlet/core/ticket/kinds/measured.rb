@@ -27,11 +27,11 @@ module Gimlet
             [{ measure: body.slice("what", "measure"), readings: body["readings"].map { |reading| symbols(reading) } }]
           end
 
-          def self.words(body, _areas) = "measured: #{told(body)}"
+          def self.words(body, _areas) = "measured: #{in_words(body)}"
 
           # @param body [Hash{String=>Object}] what and measure
           # @return [String] as it was said
-          def self.told(body)
+          def self.in_words(body)
             measure = body["measure"]
             case body["what"]
             when SERVICE then service(measure)
