@@ -54,9 +54,9 @@ module Gimlet
           "u_seal" => { directed: true, lips: true, in_hand: "seal",
                         outlines: [[[0, 0], [0, 0.26], [0.6, 0.5], [0, 0.74], [0, 1], [1, 1], [1, 0]]] },
           "v_ring" => { directed: true, lips: true, in_hand: "seal", outlines: [[[0, 0], [0.42, 0.5], [0, 1], [0.58, 1], [1, 0.5], [0.58, 0]]] },
-          "valve" => { height_mm: 20, solid: true, in_hand: "valve",
-                       outlines: [[[0, 0.8], [0, 1], [1, 1], [1, 0.45], [0.8, 0.45], [0.8, 0.8]], [[0.55, 0], [0.55, 0.7], [0.7, 0.7], [0.7, 0]],
-                                  [[0.1, 0], [0.1, 0.2], [0.55, 0.2], [0.55, 0]]] },
+          "valve" => { height_mm: 20, solid: true, directed: true, in_hand: "valve",
+                       outlines: [[[1, 0.8], [1, 1], [0, 1], [0, 0.45], [0.2, 0.45], [0.2, 0.8]], [[0.45, 0], [0.45, 0.7], [0.3, 0.7], [0.3, 0]],
+                                  [[0.9, 0], [0.9, 0.2], [0.45, 0.2], [0.45, 0]]] },
           "washer" => { height_mm: 1.5 }
         }.transform_values { |row| Ractor.make_shareable(Shape.new(height_mm: USUAL_HEIGHT_MM, outlines: [BOX], **row)) }.freeze
         UNTOLD = TABLE.fetch("ring")

@@ -2,6 +2,7 @@
 
 require_relative "../value"
 require_relative "bolts"
+require_relative "directions"
 require_relative "remark"
 require_relative "goods"
 require_relative "orders"
@@ -14,7 +15,7 @@ module Gimlet
     # changes no answer.
     class Doctor
       # Later checks rest on what earlier ones made sure of.
-      ROUNDS = [[References], [Pumps, Goods, Bolts], [Orders]].freeze
+      ROUNDS = [[References], [Pumps, Goods, Bolts, Directions], [Orders]].freeze
 
       # What a series is held against: `traits` by id, those that it defines included, and Materials::Table; nil where not at hand.
       Known = Value.of(:traits, :elastomers)

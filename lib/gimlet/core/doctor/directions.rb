@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+require_relative "../1_catalogue/shapes"
+require_relative "facing"
+require_relative "remark"
+
+module Gimlet
+  module Core
+    class Doctor
+      # Directions: the words of a piece against how it is drawn, seals against what they hold, valves against the way the water goes.
+      class Directions
+        include Saying
+
+        ENDS = { "from" => :from, "towards" => :towards }.freeze
+        # What a seal holds back looks in at its lips: pressure for those of the packing, oil for those of the shaft.
+        PRESSURE = /\b(?:bottom of the (?:bore|nut|pocket)|end cap|cylinder|manifold|head)\b/
+        OIL = /\b(?:crankcase|power end|gear case|cam side)\b/
+        HELD = { /\b(?:high|low)-pressure seal\b/ => PRESSURE, /\boil seal\b/ => OIL }.freeze
+        # A check valve from its seat on: the water comes through the seat, lifts the poppet and pushes the spring.
+        CLOSING = %w[poppet ball plate].freeze
+        INLET = { /inlet|suction/i => :inlet, /discharge|outlet|pressure valve/i => :outlet }.freeze
+
+        # @param series [Catalogue::Series]
+        def initialize(series, _known)
+          @stacks = series.stacks
+        end
+
+        # @return [Array<Remark>]
+        def call = @stacks.flat_map { |stack| words(stack) + held(stack) + closing(stack) + meeting(stack) + flowing(stack) }
+
+        private
+
+        def words(stack)
+          stack.layers.each_index.filter_map do |at|
+            layer = stack.layers[at]
+            told = Facing.new(stack, at).ends.find { |_, way| layer.opens_to && way != layer.opens_to }
+            next unless told
+
+            error(place(stack, layer), "“#{layer.facing}” puts its #{told.first} so that it opens to #{stack[told.last]} (#{told.last}), but " \
+                                       "opens_to draws it to #{stack[layer.opens_to]} (#{layer.opens_to}): one of them is wrong.")
+          end
+        end
+
+        def held(stack)
+          stack.layers.filter_map do |layer|
+            wanted = HELD.find { |name, _| layer.name.match?(name) }&.last
+            next unless wanted && layer.opens_to && Catalogue::Shapes.of(layer.shape).lips
+
+            ends = ENDS.keys.select { |way| stack[way].downcase.match?(wanted) }
+            next if ends != [other(layer.opens_to)]
+
+            error(place(stack, layer), "has its lips to #{stack[layer.opens_to]}, away from #{stack[ends.first]}, which it holds back: turn " \
+                                       "opens_to.")
+          end
+        end
+
+        # Between its seat and its spring.
+        def closing(stack)
+          places = %w[seat spring].to_h { |shape| [shape, only(stack, [shape])] }
+          poppet = only(stack, CLOSING)
+          return [] unless poppet && places.values.all?
+          return [] if poppet.between?(*places.values.sort)
+
+          [error("stacks.#{stack.id}", "has #{stack.layers[poppet].name} outside of its seat and its spring: put it between them.")]
+        end
+
+        # Seat and cage look to the poppet, the poppet to its seat.
+        def meeting(stack)
+          seat, cage, poppet = only(stack, ["seat"]), only(stack, ["cage"]), only(stack, CLOSING)
+          pairs = poppet ? [[seat, poppet], [cage, poppet], [poppet, seat]].select(&:all?) : []
+          pairs.filter_map do |at, other|
+            layer = stack.layers[at]
+            next if [nil, at < other ? "towards" : "from"].include?(layer.opens_to)
+
+            warning(place(stack, layer), "opens to #{layer.opens_to}, away from #{stack.layers[other].name}, which it works against: turn " \
+                                         "opens_to, or put the pieces in their order.")
+          end
+        end
+
+        def only(stack, shapes)
+          places = stack.layers.each_index.select { |at| shapes.include?(stack.layers[at].shape) && stack.layers[at].condition.nil? }
+          places.first if places.one?
+        end
+
+        # The seat's side is where the water comes from: the gallery at an inlet, the cylinder at a discharge.
+        def flowing(stack)
+          side = INLET.find { |words, _| "#{stack.id} #{stack.name}".match?(words) }&.last
+          way = side && upstream(stack) or return []
+          cylinder = side == :inlet ? way : other(way)
+          return [] unless stack[cylinder].downcase.match?(/\bcylinder\b/)
+
+          [warning("stacks.#{stack.id}", "has its seat to #{stack[way]}: water comes through the seat, so the cylinder of an #{side} valve is " \
+                                         "not at #{cylinder}. Call that end what it is, or turn the valve.")]
+        end
+
+        # @return [String, nil] the end that the seat is nearest to
+        def upstream(stack)
+          valve = stack.layers.find { |layer| layer.shape == "valve" && layer.opens_to }
+          return valve.opens_to if valve
+
+          seat, poppet = only(stack, ["seat"]), only(stack, CLOSING)
+          (seat < poppet ? "from" : "towards") if seat && poppet
+        end
+
+        def other(way) = way == "from" ? "towards" : "from"
+        def place(stack, layer) = "stacks.#{stack.id}.#{layer.slot}"
+      end
+    end
+  end
+end
