@@ -7,6 +7,7 @@ require "json"
 require_relative "../lib/gimlet/core/1_catalogue/build"
 require_relative "../lib/gimlet/core/1_catalogue/snapshot"
 require_relative "../lib/gimlet/counter/reference"
+require_relative "../lib/gimlet/exchange/reference_files"
 require_relative "../lib/gimlet/exchange/vocabulary_files"
 
 documents = Dir[File.expand_path("../data/demo/catalogue/*.json", __dir__)].map { |file| JSON.parse(File.read(file)) }

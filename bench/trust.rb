@@ -7,6 +7,7 @@ require "json"
 require_relative "../lib/gimlet/core/1_catalogue/build"
 require_relative "../lib/gimlet/core/1_catalogue/snapshot"
 require_relative "../lib/gimlet/counter/reference"
+require_relative "../lib/gimlet/exchange/reference_files"
 require_relative "../lib/gimlet/exchange/vocabulary_files"
 require_relative "support/trial"
 
@@ -18,7 +19,8 @@ DOCUMENTS = Dir[File.expand_path("../data/demo/catalogue/*.json", __dir__)].map 
 
 def reference(documents)
   series = documents.map { |document| Gimlet::Core::Catalogue::Build.call(document) }
-  Gimlet::Counter::Reference.new(Gimlet::Core::Catalogue::Snapshot.new(series, version: "bench"), Gimlet::Exchange::VocabularyFiles.shipped, Gimlet::Exchange::ReferenceFiles::TABLES)
+  snapshot = Gimlet::Core::Catalogue::Snapshot.new(series, version: "bench")
+  Gimlet::Counter::Reference.new(snapshot, Gimlet::Exchange::VocabularyFiles.shipped, Gimlet::Exchange::ReferenceFiles::TABLES)
 end
 
 REFERENCE = reference(DOCUMENTS)

@@ -10,7 +10,7 @@ module Strategies
   def entropy(field, places)
     known = {}
     lambda do |readings|
-      known[readings.map(&:told)] ||= [next_trait(field, places, readings)]
+      known[readings.map(&:content)] ||= [next_trait(field, places, readings)]
     end >> :first.to_proc
   end
 

@@ -51,7 +51,7 @@ class MaterialsTest < Minitest::Test
 
   def test_an_order_says_what_its_seals_do_not_bear
     assert_includes cautions("HV18", "unloader", medium: "brake_fluid"),
-                    "shaped soft ring 7 × 11 HG-9: NBR (nitrile) does not bear brake fluid (glycol ether)."
+                    "shaped soft ring 9 × 14 HG-9: NBR (nitrile) does not bear brake fluid (glycol ether)."
     assert_empty(cautions("HV18", "unloader", medium: "water", temperature_c: 60).grep(/bear|swell/))
     assert_match(/90 °C is beyond that/, cautions("HV18", "unloader", medium: "water", temperature_c: 90).grep(/bears/).first)
   end

@@ -6,15 +6,15 @@ require_relative "../support/system"
 class MeasureSystemTest < SystemTest
   def test_a_ring_in_its_groove_by_keyboard
     visit "/measure/seal"
-    keys "7", :tab, "11"
-    assert_selector "[aria-label=Verdict]", text: "HG-11 O-ring 7 × 2. This is the size."
+    keys "9", :tab, "14"
+    assert_selector "[aria-label=Verdict]", text: "HG-11 O-ring 9 × 2.5. This is the size."
     assert_accessible
-    { "groove inside" => "7.1", "groove outside" => "10.3", "groove width" => "2.8" }.each { |label, size| fill_in label, with: size }
-    assert_selector "svg[role=img][aria-label*='in its groove: 2.8 mm wide, 1.6 mm deep']"
-    assert_text "squeeze: (1.97 − 1.6) / 1.97"
+    { "groove inside" => "9.1", "groove outside" => "13.1", "groove width" => "3.4" }.each { |label, size| fill_in label, with: size }
+    assert_selector "svg[role=img][aria-label*='in its groove: 3.4 mm wide, 2 mm deep']"
+    assert_text "squeeze: (2.47 − 2) / 2.47"
     fill_in "inside, mm", with: "17", match: :first
-    assert_text "The inner diameter 17 is not below the outer 11"
-    assert_field "outside, mm", with: "11"
+    assert_text "The inner diameter 17 is not below the outer 14"
+    assert_field "outside, mm", with: "14"
   end
 
   def test_from_a_ticket_to_the_bench_and_back
@@ -67,8 +67,8 @@ class MeasureSystemTest < SystemTest
     say "plate TK4R20, serial 31500, packings"
     assert_selector "aside[aria-label=Tray]", text: "PW-K220"
     visit "/measure/seal?ticket=1"
-    fill_in "inside, mm", with: "7"
-    fill_in "outside, mm", with: "11"
+    fill_in "inside, mm", with: "9"
+    fill_in "outside, mm", with: "14"
     click_button "HG-11 goes along with ticket 1"
     assert_text "It goes along with ticket 1."
     visit "/tickets/1"

@@ -126,8 +126,11 @@ module Gimlet
         end
 
         def bare?(trait, piece, side, noun)
-          counted = noun.nouns.map { |id| @vocabulary.trait(id) }.any? { |one| one.way.counts?(one, piece.figure || piece.span.last) }
-          trait.way.bare?(trait, piece, behind: side == :after, taking: taking?(noun, piece), counted: counted)
+          trait.way.bare?(trait, piece, behind: side == :after, taking: -> { taking?(noun, piece) }, counted: -> { counted?(noun, piece) })
+        end
+
+        def counted?(noun, piece)
+          noun.nouns.map { |id| @vocabulary.trait(id) }.any? { |trait| trait.way.counts?(trait, piece.figure || piece.span.last) }
         end
 
         def taking?(noun, piece)

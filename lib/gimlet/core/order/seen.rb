@@ -12,7 +12,7 @@ module Gimlet
       #   Seen.changes(["2 × PW-1 seal, 4.00"], ["2 × PW-1 seal, 4.50"]) # => [{ was: "2 × PW-1 seal, 4.00", is: "2 × PW-1 seal, 4.50" }]
       module Seen
         # What is told as one, by its digest.
-        REST = %i[steps keep count_out stacks cautions refit consumables].freeze
+        REST = %i[steps keep count_out cautions refit consumables].freeze
 
         module_function
 
@@ -31,7 +31,11 @@ module Gimlet
           "#{line[:quantity]}#{pack} × #{line[:number]} #{line[:name]}, #{format('%.2f', line[:price_cents] / 100.0)}"
         end
 
-        def rest(plan) = "steps, pieces and cautions (#{Digest::SHA256.hexdigest(plan.slice(*REST).inspect)[0, 8]})"
+        # Drawings follow from the pieces.
+        def rest(plan)
+          whole = [plan.slice(*REST), plan[:stacks].map { |stack| stack.except(:drawing) }]
+          "steps, pieces and cautions (#{Digest::SHA256.hexdigest(whole.inspect)[0, 8]})"
+        end
 
         # @param before [Array<String>] as it was sent back
         # @param now [Array<String>]

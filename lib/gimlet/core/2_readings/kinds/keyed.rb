@@ -12,7 +12,7 @@ module Gimlet
           def worded? = false
           def not_to_be_read?(_trait) = false
           def with_unit?(trait) = trait.across || false
-          def bare?(_trait, _piece, behind:, taking:, **) = behind && taking
+          def bare?(_trait, _piece, behind:, taking:, **) = behind && taking.call
 
           # "a socket, 13"
           def hear_apart(pieces)

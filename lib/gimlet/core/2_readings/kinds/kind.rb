@@ -77,8 +77,8 @@ module Gimlet
           def heard_as_figure?(_phrase) = false
 
           # @param behind [Boolean] whether the figure stands behind the noun
-          # @param taking [Boolean] whether "take" or "for" stands between them
-          # @param counted [Boolean] whether the noun may be counted with it
+          # @param taking [#call] whether "take" or "for" stands between them
+          # @param counted [#call] whether the noun may be counted with it
           # @return [Boolean] whether a figure without a unit is of it: before a noun it counts, behind one it may be its size
           def bare?(_trait, _piece, **) = false
 

@@ -25,7 +25,7 @@ module Gimlet
 
           def bare?(_trait, piece, behind:, counted:, **)
             figure = piece.figure || piece.span.last
-            figure.denominator != 1 || (figure > LARGEST_COUNT && (behind || !counted))
+            figure.denominator != 1 || (figure > LARGEST_COUNT && (behind || !counted.call))
           end
 
           def accept(trait, given, unit)
