@@ -162,4 +162,10 @@ class RebuildTest < Minitest::Test
       assert_equal Gimlet::Core::Plan::Cautions::DEFERRAL, cautions.last
     end
   end
+
+  # Common practice, no source: a ring that may go back is not picked at.
+  def test_rings_that_may_go_back_are_pushed_out_with_the_thumbs
+    thumbs = ->(pump) { work(pump, variant(pump).series.areas.map(&:id)).steps.flat_map(&:text).grep(/thumbs/).size }
+    assert_equal [1, 1, 0], [thumbs.call("CB36-16"), thumbs.call("MGL40"), thumbs.call("TK4L20 from 31000")]
+  end
 end

@@ -44,4 +44,10 @@ class TighteningKindsTest < Minitest::Test
       assert_match words, kind("torque", { **TORQUE, **more }).faults.join(" "), more
     end
   end
+
+  def test_what_has_no_value_has_no_rounds_either
+    none = Tightening.from("kind" => "none", "snug_first" => true)
+    fastener = Gimlet::Core::Catalogue::Fastener.new(pattern: :star, draw_in: %w[a b])
+    assert_empty Tightening::Rounds.of(fastener, none, "N·m")
+  end
 end

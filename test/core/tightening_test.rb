@@ -126,6 +126,13 @@ class TighteningTest < Minitest::Test
     end
   end
 
+  # Both reach it: the customer's own is taken, though the lent one is smaller.
+  def test_the_customer_s_own_wrench_comes_first
+    own = Wrench.customer(10, 200, "N·m")
+    choice = Wrenches::Choice.new(wrenches: [Wrenches::LENT.find { |wrench| wrench.reaches?(20) }, own], missing: [])
+    assert_same own, choice.for(20)
+  end
+
   # 100 lbf·ft are 135.58 N·m (NIST SP 811, appendix B).
   def test_a_customer_s_wrench_in_its_own_unit
     own = Wrench.customer(20, 100, "lbf·ft")

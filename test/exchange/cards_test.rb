@@ -91,6 +91,8 @@ class CardsTest < Minitest::Test
     "HBL20" => ["lower plate, and last the seat with its flat side out"],
     "DK418" => ["grasp the seal under the guide, side to side while pulling"],
     "CB30-12" => ["Turn the pump over, outlet ports uppermost", "the force goes through its inner ring only"],
+    "LT14" => ["then into the bore the intermediate ring, bevel in"], "TJ14L" => ["Copper washer, O-ring and backup ring sit on the plunger bolt"],
+    "RPL15" => ["the O-ring first, then the slinger, then the plunger"],
     "PG50L" => ["later tight again, and one eighth turn beyond", "Before starting, set the seats by pressure",
                 "final tightening only with the plunger in and the retainer set true to it", "nut comes out"]
   }.freeze
@@ -119,6 +121,10 @@ class CardsTest < Minitest::Test
     end
     check = reference.snapshot.series.find { |series| series.name == "UX" }.stack("check_valve")
     assert_equal ["outlet", %w[hp_spring hp_poppet hp_seat]], [check.from, check.layers.map(&:slot)], "the spring behind the poppet"
+    rods = %w[LT LC RP ND DK4].map { |name| reference.snapshot.series.find { |series| series.name == name }.stack("plunger").layers.map(&:slot) }
+    rods.each { |slots| assert_equal %w[plunger slinger rod_oring], slots.last(3), "the O-ring first onto the rod, nearest the crankcase" }
+    lt = reference.snapshot.series.find { |series| series.name == "LT" }.stack("packing")
+    assert_operator lt.layers.map(&:slot).index("intermediate_ring"), :<, lt.layers.map(&:slot).index("retainer")
     two = reference.snapshot.series.find { |series| series.name == "SV" }.stack("packing")
     assert_equal ["inlet manifold, upper side", "from"], [two.from, two.layer("hp_seal").opens_to]
   end
