@@ -168,4 +168,23 @@ class RebuildTest < Minitest::Test
     thumbs = ->(pump) { work(pump, variant(pump).series.areas.map(&:id)).steps.flat_map(&:text).grep(/thumbs/).size }
     assert_equal [1, 1, 0], [thumbs.call("CB36-16"), thumbs.call("MGL40"), thumbs.call("TK4L20 from 31000")]
   end
+
+  def whole(series)
+    pump = Gimlet::Core::Catalogue::Variant.of_series(series).first
+    work(pump.id, series.areas_of(pump).map(&:id))
+  end
+
+  # A weight is said once, nothing of a head where there is none, and what comes after running in comes last.
+  def test_what_is_said_of_a_whole_rebuild
+    snapshot.series.each do |series|
+      found = whole(series)
+      series.groups.filter_map(&:mass_kg).uniq.each do |mass|
+        told = found.cautions + found.steps.flat_map(&:text)
+        assert_operator told.grep(/\b#{mass} kg\b/).size, :<=, 1, series.name
+      end
+      refute(found.cautions.any? { |text| text.include?("manifold") }, series.name) if series.item == "valve"
+      phases = found.steps.map(&:phase)
+      assert_equal phases.sort_by { |phase| ["open", "renew", "close", "finish", "after running"].index(phase) }, phases, series.name
+    end
+  end
 end

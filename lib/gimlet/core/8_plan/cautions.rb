@@ -37,9 +37,9 @@ module Gimlet
 
         def soft_head(teardown)
           material = teardown.variant.trait("manifold_material")
-          return [] unless %w[brass aluminium].include?(material) && teardown.fasteners.any?
+          return [] unless teardown.variant.series.item == "pump" && %w[brass aluminium].include?(material) && teardown.fasteners.any?
 
-          ["The head is #{material}: start every thread by hand and never go over the value."]
+          ["The manifold is #{material}: start every thread by hand and never go over the value."]
         end
 
         # A lubricant, a medium or a heat that the rubber does not bear.

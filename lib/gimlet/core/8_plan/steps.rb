@@ -54,7 +54,7 @@ module Gimlet
         def finish(teardown)
           variant = teardown.variant
           due = variant.series.finish.select { |entry| Touched.by?(entry, teardown) && (entry.figure.nil? || variant.trait(entry.figure["trait"])) }
-          due.map do |entry|
+          due.partition { |entry| !entry.later }.flatten.map do |entry|
             Step.new(phase: entry.later ? "after running" : "finish", title: entry.later ? "after running in" : "when closed",
                      text: [with_figure(entry, variant)], fasteners: [])
           end
