@@ -187,4 +187,15 @@ class RebuildTest < Minitest::Test
       assert_equal phases.sort_by { |phase| ["open", "renew", "close", "finish", "after running"].index(phase) }, phases, series.name
     end
   end
+
+  def test_a_caution_for_some_pumps_is_said_of_those_only
+    told = document("pellwick-tk4")
+    told["cautions"] << { "text" => "Only with this plunger.", "when" => "always", "for" => { "plunger_mm" => [20] } }
+    other = Gimlet::Core::Catalogue::Snapshot.new([Gimlet::Core::Catalogue::Build.call(told)], version: "x")
+    said = other.variants.select do |pump|
+      Gimlet::Core::Plan::Cautions.for(Gimlet::Core::Teardown.of(pump, ["packings"]), other).include?("Only with this plunger.")
+    end
+    assert_equal [20], said.map { |pump| pump.trait("plunger_mm") }.uniq
+    assert_operator other.variants.size, :>, said.size
+  end
 end
