@@ -53,4 +53,12 @@ class CatalogueTest < Minitest::Test
     assert_raises(FrozenError) { snapshot.series.first.parts.first.spec["od_mm"] = 1 }
     assert Ractor.shareable?(snapshot.series), "everything inside is frozen"
   end
+
+  # What may be turned over once was perhaps turned before, and what has an interval is perhaps over it: both are asked for.
+  def test_what_is_asked_of_a_piece_besides_its_own_criteria
+    layer = Gimlet::Core::Catalogue::Layer.new(reuse: "turn_over_once", criteria: [], interval: { "hours" => 800 })
+    assert_equal ["turned over before: renew it", "hours since renewed over 800 hours: renew it"], layer.checks.map(&:to_s)
+    assert_equal ["hours"], layer.limits.map(&:unit)
+    assert_empty layer.with(reuse: "keep", interval: nil).checks
+  end
 end
