@@ -105,4 +105,17 @@ class BeliefsTest < Minitest::Test
     ids.keep([])
     assert_equal packings, ids.call(snapshot, ["packings"])
   end
+
+  # Common practice, no source: of a hundred pumps that come over a counter one to five are in no catalogue.
+  def test_before_anything_was_seen_a_pump_may_be_in_no_catalogue
+    assert_includes 0.01..0.05, Posterior.new(fresh, []).none
+  end
+
+  # "Not 1450" says nothing of how fast it turns: the rated flow stays what it is.
+  def test_a_denied_speed_leaves_the_flow_alone
+    flow = reading("flow_l_min", 15)
+    weighed = ->(*others) { Posterior.new(fresh, [flow, *others]).weighed.find { |one| one.observation.trait.id == "flow_l_min" }.found }
+    assert_equal weighed.call, weighed.call(reading("speed_rpm", 1450, denied: true))
+    refute_equal weighed.call, weighed.call(reading("speed_rpm", 1750))
+  end
 end

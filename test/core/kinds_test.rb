@@ -109,4 +109,12 @@ class KindsTest < Minitest::Test
     assert_operator weighed(reading("maker", "Nobody"), %w[Pellwick Quellby]).none, :>, 0.1
     assert_operator weighed(reading("maker", "Pellwick"), %w[Pellwick Quellby]).none, :<, 0.55
   end
+
+  # The number at the break is the first of the later ones.
+  def test_the_serial_at_a_break_is_a_later_one
+    earlier, later = weights(reading("serial", 31_000), [(nil...31_000), (31_000...nil)])
+    assert_operator later, :>, 10 * earlier
+    before = weights(reading("serial", 30_999), [(nil...31_000), (31_000...nil)])
+    assert_operator before.first, :>, 10 * before.last
+  end
 end
