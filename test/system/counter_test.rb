@@ -73,6 +73,7 @@ class CounterTest < SystemTest
     assert_text "Ask next"
     keys(:f1)
     assert_selector "section[aria-label='What can be typed'] dt", text: "(asked now)"
+    assert_selector "section[aria-label='What can be typed'] dt", text: "stands [reason]"
     assert_accessible
     first("section[aria-label='What can be typed'] dd button").click
     assert_field "What you hear", with: /\S/

@@ -48,6 +48,7 @@ module Gimlet
       def completed(document)
         schemas = document["components"]["schemas"]
         schemas["OrderSummary"] = Core::Order::Summary.schema
+        Core::Catalogue::LayerFields::TOLD.each_key { |field| schemas["StackLayer"]["properties"][field] = { "type" => %w[string null] } }
         ENUMS.each { |name, values| schemas[name] = { "type" => "string", "enum" => values } }
         names = Core::Ticket::Kinds::ALL.values.select(&:sent?).to_h { |kind| [kind, "#{kind.id.split('_').map(&:capitalize).join}Entry"] }
         names.each { |kind, name| schemas[name] = entry_schema(kind) }

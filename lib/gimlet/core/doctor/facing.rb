@@ -32,6 +32,8 @@ module Gimlet
         OUTER = /\b(?:cap|plug|cover|top plate)\b/
         BOTTOM = /\bbottom\b/
         SMALL = %w[of the a its one side end].freeze
+        # What an end may be called besides.
+        CALLED = { "oil" => %w[crankcase power] }.freeze
 
         # @param stack [Catalogue::Stack]
         # @param at [Integer] place of the layer
@@ -82,8 +84,7 @@ module Gimlet
         end
 
         def named(name)
-          words = content(name)
-          words << "crankcase" << "power" if words.include?("oil")
+          words = content(name).flat_map { |word| [word, *CALLED.fetch(word, [])] }
           ends = { "from" => @stack.from, "towards" => @stack.towards }.select { |_, end_name| words.intersect?(content(end_name)) }
           return ends.keys.first if ends.one?
 
