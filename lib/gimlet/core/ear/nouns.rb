@@ -130,7 +130,7 @@ module Gimlet
         end
 
         def counted?(noun, piece)
-          noun.nouns.map { |id| @vocabulary.trait(id) }.any? { |trait| trait.way.counts?(trait, piece.figure || piece.span.last) }
+          noun.nouns.map { |id| @vocabulary.trait(id) }.any? { |trait| trait.way.counts?(trait, piece.upper) }
         end
 
         def taking?(noun, piece)

@@ -26,6 +26,9 @@ module Gimlet
 
         # @param small [Symbol] :not, :hedge, :filler ...
         # @return [Object, nil]
+        # @return [Numeric, nil] the figure, or the upper end of a span
+        def upper = figure || span&.last
+
         def says(small) = @meaning[small]
 
         def from = tokens.first.from

@@ -19,7 +19,7 @@ module Gimlet
           def example(_trait, value, noun) = noun ? "#{value} #{noun}s" : value.to_s
 
           def bare?(trait, piece, behind:, taking:, **)
-            (trait.most.nil? || (piece.figure || piece.span.last) <= trait.most) && !(behind && taking.call)
+            (trait.most.nil? || piece.upper <= trait.most) && !(behind && taking.call)
           end
 
           def accept(trait, given, _unit) = whole(trait, given)

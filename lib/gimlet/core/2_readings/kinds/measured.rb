@@ -24,7 +24,7 @@ module Gimlet
           def example(trait, value, noun) = [Reading.plain(value), trait.unit, noun].compact.join(" ")
 
           def bare?(_trait, piece, behind:, counted:, **)
-            figure = piece.figure || piece.span.last
+            figure = piece.upper
             figure.denominator != 1 || (figure > LARGEST_COUNT && (behind || !counted.call))
           end
 

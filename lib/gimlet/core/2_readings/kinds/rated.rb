@@ -12,7 +12,7 @@ module Gimlet
           def tool(_usual) = "papers"
           def keeps?(value) = value.is_a?(Numeric) || value.is_a?(Range)
           def example(trait, value, _noun) = "#{Reading.plain(value)} #{trait.unit}"
-          def bare?(_trait, piece, behind:, **) = behind && (piece.figure || piece.span.last) > LARGEST_COUNT
+          def bare?(_trait, piece, behind:, **) = behind && piece.upper > LARGEST_COUNT
 
           # What is asked of an item may be anything that it serves: the wider its range, the less one value speaks for it.
           def fits(reading, value, choices)
