@@ -25,7 +25,7 @@ class DirectionsTest < Minitest::Test
     [PACKING, "flat out", "u_seal", "from"], [PACKING, "metal back to the crankcase", "u_seal", "from"], [PACKING, "in", "u_seal", nil],
     [PACKING, "lips in its groove", "u_seal", nil], [PACKING, "garter spring to the oil", "lip_seal", "towards"],
     [PORT, "closed top up", "cage", "towards"], [PORT, "legs down", "cage", "towards"], [PORT, "cage to the cap", "valve", "towards"],
-    [PORT, "seat faces up", "valve", "from"], [PORT, "lapped face to the spring", "seat", "towards"], [PORT, "flat in", "ring", nil],
+    [PORT, "seat faces up", "valve", "from"], [PORT, "lapped face to the spring", "seat", "towards"], [PORT, "flat in", "ring", "from"],
     [%w[left right], "lips in", "u_seal", nil], [PORT, "lips to the manifold", "u_seal", nil]
   ].freeze
 

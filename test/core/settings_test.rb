@@ -111,9 +111,9 @@ class SettingsTest < Minitest::Test
   def test_an_entered_value_fills_a_gap_and_nothing_else
     pump = variant("SC325L")
     entered = Tightening::Entered.of(30, "lbf·ft", "letter of the maker, 4 May")
-    told = Tightening::Instruct.call(pump.series.fastener("plunger_retainers"), pump, unit: "N·m", entered: entered)
+    told = Tightening::Instruct.call(pump.series.fastener("plunger_retainers"), pump, unit: "N·m", entered: entered).first
     assert_equal ["40.7 N·m (published 30 lbf·ft; entered at the counter: letter of the maker, 4 May)", true], [told.text, told.entered]
-    kept = Tightening::Instruct.call(pump.series.fastener("head_bolts"), pump, unit: "N·m", entered: entered)
+    kept = Tightening::Instruct.call(pump.series.fastener("head_bolts"), pump, unit: "N·m", entered: entered).first
     assert_equal [48r, false], [kept.targets_nm.last, kept.entered], "what the sheet says stands"
   end
 end

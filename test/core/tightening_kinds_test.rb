@@ -17,6 +17,7 @@ class TighteningKindsTest < Minitest::Test
                               ["on to the next slot, never back"]],
     "back_off" => [{ "turns" => 0.5, "then_turns" => 0.25 }, "tight, back off half a turn; later tight again, and a quarter turn beyond",
                    ["tight", "back off half a turn"]],
+    "tight_then_turn" => [{ "turns" => 0.125 }, "tight, and one eighth turn beyond", ["tight", "one eighth turn beyond"]],
     "firm" => [{}, "firm; the sheet gives no figure", ["firm; the sheet gives no figure"]],
     "none" => [{}, "no value on file: look in the manual", []]
   }.freeze

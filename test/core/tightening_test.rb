@@ -15,7 +15,7 @@ class TighteningTest < Minitest::Test
     row = { "kind" => kind }.merge(fields.transform_keys(&:to_s))
     set = Gimlet::Core::Catalogue::BoltSet.new(points: points(places))
     fastener = Gimlet::Core::Catalogue::Fastener.new(id: "f", name: "f", sets: [set], pattern: pattern, tightenings: [Tightening.from(row)])
-    Tightening::Instruct.call(fastener, variant("DK420"), unit: wrench)
+    Tightening::Instruct.call(fastener, variant("DK420"), unit: wrench).first
   end
 
   def test_the_eight_bolts_of_a_rectangular_head
@@ -29,11 +29,11 @@ class TighteningTest < Minitest::Test
 
   def test_the_maker_s_own_list_wins
     listed = variant("OB214").series.fastener("through_bolts")
-    assert_equal listed.order, Tightening::Instruct.call(listed, variant("OB214"), unit: "N·m").sequences.first.map(&:label)
+    assert_equal listed.order, Tightening::Instruct.call(listed, variant("OB214"), unit: "N·m").first.sequences.first.map(&:label)
   end
 
   def test_passes_as_published_or_in_the_usual_thirds
-    head = Tightening::Instruct.call(variant("SC325L").series.fastener("head_bolts"), variant("SC325L"), unit: "N·m")
+    head = Tightening::Instruct.call(variant("SC325L").series.fastener("head_bolts"), variant("SC325L"), unit: "N·m").first
     assert_equal [16, 32, 48], head.targets_nm
     usual = instruct("torque", value: 100, unit: "N·m", pattern: :star, places: [[1, 0], [-1, 0]])
     assert_equal [30, 60, 100], usual.targets_nm
@@ -77,7 +77,7 @@ class TighteningTest < Minitest::Test
       assert_equal bolts * rounds.size, one.walk.size
       assert_equal [*0...rounds.size].flat_map { |round| [round] * bolts }, one.walk.map(&:last)
     end
-    covers = Tightening::Instruct.call(variant("PG50L").series.fastener("rear_covers"), variant("PG50L"), unit: "N·m")
+    covers = Tightening::Instruct.call(variant("PG50L").series.fastener("rear_covers"), variant("PG50L"), unit: "N·m").first
     assert_equal 3 * 3 * 4, covers.walk.size
     covers.walk.each_slice(12) { |set| assert_equal 1, set.map { |point, _| point.at }.uniq.size, "one cover is finished before the next" }
   end
@@ -85,7 +85,7 @@ class TighteningTest < Minitest::Test
   # The two that draw the head in are turned alone, then all are snug, then the passes.
   def test_a_heavy_head_is_drawn_in_and_made_snug_first
     pump = variant("MGL40")
-    told = Tightening::Instruct.call(pump.series.fastener("head_bolts"), pump, unit: "N·m")
+    told = Tightening::Instruct.call(pump.series.fastener("head_bolts"), pump, unit: "N·m").first
     assert_equal ["draw in, these by turns", "snug, by hand", "45 N·m", "85 N·m", "126 N·m"], told.rounds.map(&:text)
     turned = told.walk.group_by(&:last).transform_values { |turns| turns.map { |point, _| point.label } }
     assert_equal [%w[c j], pump.series.fastener("head_bolts").order], turned.values_at(0, 1)
@@ -94,7 +94,7 @@ class TighteningTest < Minitest::Test
 
   def test_no_value_on_file_is_never_filled_in
     retainers = variant("SC325L").series.fastener("plunger_retainers")
-    told = Tightening::Instruct.call(retainers, variant("SC325L"), unit: "N·m")
+    told = Tightening::Instruct.call(retainers, variant("SC325L"), unit: "N·m").first
     assert_equal ["no value on file: look in SC3 service book, issue C", []], [told.text, told.targets_nm]
   end
 

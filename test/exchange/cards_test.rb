@@ -64,7 +64,7 @@ class CardsTest < Minitest::Test
   # Every family of valves, rebuilt whole: its card says how it is set, the least first, and what to beware of.
   SETTING = ["Set it with the gun open. Cap out until the spring is free", "Cap in, half a turn at a time", "Lock the cap",
              "must run back through the bypass",
-             "The clip flies", "on the flat side", "on the pointed side", "The wrong way round there is no pressure at all",
+             "it flies", "on the flat side", "on the pointed side", "the wrong way round there is no pressure at all",
              "The bottom disc goes back first, with its ring, and lies flat"].freeze
 
   def test_the_card_of_every_family_of_valves
@@ -85,9 +85,10 @@ class CardsTest < Minitest::Test
     "MGL40" => ["Nobody's hand or face in their line", "Take the two outer bolts of the top row out first and put the support pins in their place"],
     "SC325L" => ["first step is where the low-pressure seal seats", "The tabbed retainers come out before the plunger"],
     "SV20" => ["lips to the discharge side", "The inlet manifold goes over the bare rods"],
-    "DW40" => ["then the greased piston assembly, driven until it bottoms in that head; then the second head"],
+    "DW40" => ["The first head goes on with its valves and is tightened, screws in a cross, before the piston assembly goes in",
+               "The greased piston assembly, driven until it bottoms in the first head"],
     "UX3800" => ["anti-seize on its back only, never on that face", "none on the bronze backup", "grit kills the new seals"],
-    "GT2-25" => ["They go onto the oiled plungers first, then the manifold"],
+    "GT2-25" => ["Packing retainers onto the oiled plungers first, then the manifold", "draw them with collet and slide hammer"],
     "HBL20" => ["lower plate, and last the seat with its flat side out"],
     "DK418" => ["grasp the seal under the guide, side to side while pulling"],
     "CB30-12" => ["Turn the pump over, outlet ports uppermost", "the force goes through its inner ring only"],
@@ -126,7 +127,7 @@ class CardsTest < Minitest::Test
     lt = reference.snapshot.series.find { |series| series.name == "LT" }.stack("packing")
     assert_operator lt.layers.map(&:slot).index("intermediate_ring"), :<, lt.layers.map(&:slot).index("retainer")
     two = reference.snapshot.series.find { |series| series.name == "SV" }.stack("packing")
-    assert_equal ["inlet manifold, upper side", "from"], [two.from, two.layer("hp_seal").opens_to]
+    assert_equal ["discharge side", "from"], [two.from, two.layer("hp_seal").opens_to]
   end
 
   def test_the_torque_strip_is_one_page_with_every_value

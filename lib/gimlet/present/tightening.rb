@@ -16,7 +16,7 @@ module Gimlet
       # @param unit [String] of the customer's wrench
       def call(instruction, workup, unit)
         fastener = instruction.fastener
-        { fastener: fastener.id, name: fastener.name, count: fastener.points.size, drive: fastener.drive, text: instruction.text,
+        { fastener: instruction.id, name: instruction.name, count: fastener.points.size, drive: fastener.drive, text: instruction.text,
           **instruction.tightening.to_h.slice(:kind, :treatment, :source),
           points: points(instruction), orders: orders(instruction), rounds: instruction.rounds.map(&:text), walk: walk(instruction),
           round_torques: instruction.rounds.map { |round| round.torque && torque(round.torque.to(unit)) },

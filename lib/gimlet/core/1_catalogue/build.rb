@@ -37,6 +37,7 @@ module Gimlet
         def wet_end
           { stacks: list("stacks") { |row| stack(row) }, areas: list("areas") { |row| area(row) },
             groups: list("groups") { |row| with_usages(Group, row) }, fasteners: list("fasteners") { |row| fastener(row) },
+            close_order: list("close_order") { |row| with_usages(CloseStep, row) }, axes: list("axes") { |row| axis(row) },
             tools: list("tools") { |row| value(Tool, row) }, consumables: list("consumables") { |row| value(Consumable, row) },
             together: list("change_together") { |row| value(Together, row) },
             refit: @document["refit"] && value(Refitting, @document["refit"]), finish: list("finish") { |row| value(Finish, row) },
@@ -72,7 +73,14 @@ module Gimlet
           list("kits") { |row| value(Kit, row, contents: row["contents"].to_h { |line| [line["part"], line["quantity"]] }) }
         end
 
-        def stack(row) = value(Stack, row, layers: row["layers"].map { |layer| layer(layer) })
+        def stack(row) = value(Stack, row, layers: row["layers"].map { |layer| layer(layer) }, checked: checked(row))
+
+        def axis(row)
+          Axis.new(stacks: row["stacks"].map { |one| one.values_at("stack", "open") },
+                   passed_by: (row["passed_by"] || []).map { |one| value(Passage, one) })
+        end
+
+        def checked(row) = (row["checked"] || []).map { |one| value(Checked, one) }
 
         def layer(row)
           value(Layer, row, criteria: (row["criteria"] || []).map { |one| value(Criterion, one) }, renew_with: row["renew_with"] || [],
@@ -81,13 +89,16 @@ module Gimlet
 
         def area(row)
           name = row["name"] || WORK_AREAS.fetch(row["id"], Plain.name(row["id"]))
-          with_usages(Area, row).with(name: name, called: row["called"] || [])
+          with_usages(Area, row).with(name: name, called: row["called"] || [], work: (row["work"] || []).map { |one| work(one) })
         end
 
+        def work(one) = one.is_a?(String) ? Work.new(text: one, tools: []) : value(Work, one, tools: one["tools"] || [])
+
         def with_usages(type, row)
-          defaults = type.members.intersection(%i[after opens stacks work fasteners tools]).to_h { |key| [key, []] }
-          defaults[:disturbs] = {} if type.members.include?(:disturbs)
-          type.new(**defaults, **fields(type, row), consumables: usages(row))
+          defaults = type.members.intersection(%i[after on opens stacks fasteners tools]).to_h { |key| [key, []] }
+          %i[disturbs puts].each { |key| defaults[key] = {} if type.members.include?(key) }
+          defaults[:checked] = checked(row) if type.members.include?(:checked)
+          type.new(**fields(type, row).then { |own| defaults.merge(own.except(:checked)) }, consumables: usages(row))
         end
 
         def usages(row) = (row["consumables"] || []).map { |usage| value(Usage, usage, per: usage["per"] || "piece") }

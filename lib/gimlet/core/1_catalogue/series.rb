@@ -18,7 +18,7 @@ module Gimlet
       # Pumps (or valves: `item`) that share a manual, with everything their manual says. `trait_definitions` are rows of the vocabulary
       # for traits that only this series has.
       Series = Value.of(:id, :name, :abbreviations, :maker, :item, :construction, :manual, :traits, :models,
-                        :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :fasteners, :tools,
+                        :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :close_order, :axes, :fasteners, :tools,
                         :consumables, :together, :refit, :finish, :cautions, :faces, :trait_definitions) do
         # A whole manual as a key would be read whole each time.
         def hash = id.hash
@@ -41,7 +41,7 @@ module Gimlet
 
         # @return [Array] everything that may be said of some of the pumps only
         def conditional
-          [*fits, *tools, *kits, *stacks, *stacks.flat_map(&:layers), *areas, *groups, *fasteners.flat_map(&:tightenings), *together, *finish,
+          [*fits, *tools, *kits, *stacks, *stacks.flat_map(&:layers), *areas, *groups, *close_order, *fasteners.flat_map(&:tightenings), *together, *finish,
            *cautions]
         end
 

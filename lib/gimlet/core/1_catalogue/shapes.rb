@@ -31,6 +31,8 @@ module Gimlet
           "case" => { height_mm: 16, outlines: [[[0, 0], [0, 0.7], [0.4, 0.7], [0.4, 1], [1, 1], [1, 0]]] },
           "clip" => { height_mm: 1.2 },
           "cup" => { directed: true, lips: true, outlines: [[[0, 0.7], [0, 1], [1, 1], [1, 0], [0.66, 0], [0.66, 0.7]]] },
+          # A washer that is hollow on one side: conical, or a flinger with its cup.
+          "dished" => { height_mm: 3, directed: true, outlines: [[[0, 1], [0.45, 0], [1, 0], [0.55, 1]]] },
           "gasket" => { height_mm: 1.5 },
           "guide" => { height_mm: 8, outlines: [[[0, 0.1], [0, 1], [1, 1], [1, 0], [0.2, 0]]] },
           "lip_seal" => { directed: true, lips: true, in_hand: "seal",

@@ -8,8 +8,8 @@ module Gimlet
   module Core
     # How a series is built, told as positions: every quantity in an order is counted from these.
     module Catalogue
-      # What sits in each of `positions` (["cylinder 1", ...]), layers listed from `from` to `towards`.
-      Stack = Value.of(:id, :name, :positions, :from, :towards, :colour, :spring, :layers, :condition) do
+      # What sits in each of `positions` (["cylinder 1", ...]), layers listed from `from` to `towards`. `checked` are of Checked.
+      Stack = Value.of(:id, :name, :positions, :from, :towards, :colour, :spring, :layers, :checked, :condition) do
         def layer(slot) = layers.find { |layer| layer.slot == slot }
 
         # @return [Array<Layer>] that this pump has
@@ -17,11 +17,34 @@ module Gimlet
       end
 
       # A piece of the pump that comes off as one, opening what is behind it. One that comes off at `each` position by itself (a cap, a
-      # plunger nut) opens only where work is agreed. `disturbs` is { stack id => [slots] }; `after` names the groups that must be off first.
-      Group = Value.of(:id, :name, :after, :each, :fasteners, :disturbs, :open, :close, :tools, :consumables, :mass_kg, :condition)
+      # plunger nut) opens only where work is agreed. `disturbs` is { stack id => [slots] }; `after` names the groups that must be off first, `on`
+      # those that must be back before this one is tightened, because it is tightened on the pump.
+      Group = Value.of(:id, :name, :after, :on, :each, :fasteners, :disturbs, :open, :close, :tools, :consumables, :mass_kg, :checked, :condition)
 
-      # A place of work that can be agreed with the customer; `work` is a list of sentences. `called` are words for it.
-      Area = Value.of(:id, :name, :called, :stacks, :opens, :work, :tools, :consumables, :condition)
+      # A step of closing, in the order in which it is done: a `group` that goes back, a fastener to `tighten` apart from its group (again,
+      # or only then), or a step with an `id` of its own between them. Such a step puts in pieces that no group does: `puts` is { stack id => [slots] }; `after` names the steps and groups that must
+      # be done first. It is done `when` the work touches one of these groups or areas, as for cautions.
+      CloseStep = Value.of(:group, :tighten, :id, :name, :text, :puts, :after, :when, :tools, :consumables, :condition) do
+        # @return [String] what others call it by
+        def key = group || id || "#{tighten}-tight"
+      end
+
+      # Stacks that lie on one line, from its open end inward: what lies deeper goes in, or on, first. `stacks` are [stack id, the end of it that looks
+      # to the opening]. What slides over them: Passage.
+      Axis = Value.of(:stacks, :passed_by)
+
+      # The group or step `by` slides over an axis with the pieces that it `carries` ({ stack id => [slots] }), down to and over the piece `to`.
+      Passage = Value.of(:by, :carries, :to)
+
+      # Somebody who read an entry against the sheet: `who`, `on` (a date), `against` which sheet.
+      Checked = Value.of(:who, :on, :against)
+
+      # A place of work that can be agreed with the customer; `work` is a list of Work. `called` are words for it.
+      Area = Value.of(:id, :name, :called, :stacks, :opens, :work, :tools, :consumables, :checked, :condition)
+
+      # One thing that is done. `of` are slots: it is done, with its `tools`, whenever one of these comes out on the way to other work; nil where it is
+      # done only when the area is agreed.
+      Work = Value.of(:text, :of, :tools)
 
       # What is done when everything is closed again. `figure` is computed from a trait: { "trait", "times", "unit" }, shown in the text in
       # place of {figure}. `later` marks what comes after running in. `when` as for cautions.

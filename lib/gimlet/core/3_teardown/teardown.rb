@@ -45,6 +45,7 @@ module Gimlet
         @opened = opened
         @groups = @opened.keys.map { |id| @series.group(id) }
         @places = (area_places + disturbed_places).uniq(&:key).freeze
+        @on_the_way = passed
         freeze
       end
 
@@ -53,6 +54,10 @@ module Gimlet
 
       # @return [Array<String>] positions at which an area is worked on
       def worked(area) = at(area) || Scope.positions(@variant, area)
+
+      # @return [Hash{Catalogue::Area=>Array<Catalogue::Work>}] areas of which pieces come out because other work lies behind, and what of their
+      #   work that takes
+      attr_reader :on_the_way
 
       # @return [Array<Catalogue::Fastener>] that the work undoes, in the order they are undone
       def fasteners
@@ -64,6 +69,14 @@ module Gimlet
       end
 
       private
+
+      def passed
+        others = @series.areas_of(@variant) - @areas
+        slots = others.to_h { |area| [area, handled(area.stacks - @areas.flat_map(&:stacks))] }.reject { |_, handled| handled.empty? }
+        slots.to_h { |area, handled| [area, area.work.select { |work| (work.of || []).intersect?(handled) }] }
+      end
+
+      def handled(stacks) = @places.select { |place| stacks.include?(place.stack.id) }.map { |place| place.layer.slot }.uniq
 
       # Areas that wear together are added, or, where only the agreed work is wanted, named.
       def share_out
@@ -94,12 +107,14 @@ module Gimlet
         end
       end
 
+      # @param positions [Array<String>, nil] nil for all: what comes off in one piece wants everything before it off
       def take_off(id, positions, order)
         group = @series.group(id)
         return unless met?(group)
 
-        group.after.each { |first| take_off(first, positions, order) }
-        order[id] = group.each ? [*order[id], *with_neighbours(group, positions)].uniq : nil
+        group.after.each { |first| take_off(first, (positions if group.each), order) }
+        whole = positions.nil? || !group.each || (order.key?(id) && order[id].nil?)
+        order[id] = whole ? nil : [*order[id], *with_neighbours(group, positions)].uniq
       end
 
       # A cover over two valves comes off for both.

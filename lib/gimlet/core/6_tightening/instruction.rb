@@ -14,8 +14,13 @@ module Gimlet
     class Tightening
       # What the person with the wrench needs for one fastener group. `sequences` has the points of each set in their order, empty where
       # order does not matter; `passes` are all values that a torque wrench is set to. `rounds` are of Round; `walk` has [point, round] for
-      # every turn of the wrench, one set after the other. `entered` says that the value is the specialist's, for want of one on file.
-      Instruction = Value.of(:fastener, :tightening, :sequences, :passes, :text, :rounds, :walk, :entered) do
+      # every turn of the wrench, one set after the other. `entered` says that the value is the specialist's, for want of one on file. `again` is
+      # true of what is done to a fastener for the second time, when other work lies between.
+      Instruction = Value.of(:fastener, :tightening, :sequences, :passes, :text, :rounds, :walk, :entered, :again) do
+        def self.id(fastener, again) = again ? "#{fastener}-again" : fastener
+
+        def id = Instruction.id(fastener.id, again)
+        def name = again ? "#{fastener.name}, again" : fastener.name
         def targets_nm = passes.map { |pass| pass.to("N·m").value }
 
         # @return [Boolean] whether a value, or another way, is on file or was entered
@@ -26,22 +31,31 @@ module Gimlet
       class Instruct
         # @param unit [String] the customer's torque unit
         # @param entered [Entered, nil] for want of a value on file
-        # @return [Instruction]
-        def self.call(fastener, variant, unit:, entered: nil) = new(fastener, variant, unit, entered).call
+        # @return [Array<Instruction>] one for each moment at which it is tightened
+        def self.call(fastener, variant, unit:, entered: nil)
+          published = published(fastener, variant)
+          first = new(fastener, variant, unit, published, (entered unless Kinds.of(published).on_file?)).call
+          later = Kinds.of(published).later
+          [first, later && new(fastener, variant, unit, later).call.with(again: true)].compact
+        end
 
-        def initialize(fastener, variant, unit, entered)
+        # @return [Tightening] what the sheet says for this pump
+        def self.published(fastener, variant)
+          met = fastener.tightenings.select { |tightening| Catalogue::Condition.met?(tightening.condition, variant) }
+          met.one? ? met.first : Tightening.none
+        end
+
+        def initialize(fastener, variant, unit, published, entered = nil)
           @fastener = fastener
           @variant = variant
           @unit = unit
-          met = fastener.tightenings.select { |tightening| Catalogue::Condition.met?(tightening.condition, variant) }
-          published = met.one? ? met.first : Tightening.none
-          @entered = entered unless Kinds.of(published).on_file?
-          @tightening = @entered ? published.entered(@entered.torque, @entered.source) : published
+          @entered = entered
+          @tightening = entered ? published.entered(entered.torque, entered.source) : published
         end
 
         def call
           Instruction.new(fastener: @fastener, tightening: @tightening, sequences: sequences, passes: Passes.of(@tightening, @fastener.pattern),
-                          text: text, rounds: rounds, walk: walk, entered: !@entered.nil?)
+                          text: text, rounds: rounds, walk: walk, entered: !@entered.nil?, again: false)
         end
 
         private

@@ -5,6 +5,7 @@ require_relative "kinds/finger_then_turn"
 require_relative "kinds/firm"
 require_relative "kinds/none"
 require_relative "kinds/snug_then_angle"
+require_relative "kinds/tight_then_turn"
 require_relative "kinds/torque"
 require_relative "kinds/torque_to_next_slot"
 

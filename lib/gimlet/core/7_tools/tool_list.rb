@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../1_catalogue/condition"
+require_relative "../6_tightening/closing"
 require_relative "../6_tightening/instruction"
 require_relative "../value"
 require_relative "wrenches"
@@ -35,7 +36,7 @@ module Gimlet
 
         # @return [Array<Used>] amounts for all pumps
         def consumables
-          amounts = (of_groups + of_areas + of_layers).group_by(&:first)
+          amounts = (of_groups + of_areas + of_layers + of_refits).group_by(&:first)
           amounts.map { |id, same| used(@series.consumable(id), same.sum(&:last) * @pumps) }
         end
 
@@ -71,6 +72,8 @@ module Gimlet
           end
         end
 
+        def of_refits = refits.flat_map { |step| step.consumables.map { |usage| [usage.consumable, usage.amount] } }
+
         # A layer that is handled goes in again, old or new.
         def of_layers
           @teardown.places.flat_map do |place|
@@ -95,16 +98,21 @@ module Gimlet
 
         def reached_by(wrench)
           reached = @instructions.select { |instruction| instruction.targets_nm.any? { |value| choice.for(value) == wrench } }
-          reached.map { |instruction| instruction.fastener.name }.join(", ")
+          reached.map { |instruction| instruction.fastener.name }.uniq.join(", ")
         end
 
         def special
           users = @teardown.groups.map { |group| [group.tools, group.name] } +
-                  @teardown.areas.map { |area| [area.tools, area.name] }
+                  @teardown.areas.map { |area| [area.tools + area.work.flat_map(&:tools), area.name] } +
+                  @teardown.on_the_way.map { |area, work| [work.flat_map(&:tools), "#{area.name}, on the way"] } +
+                  refits.map { |step| [step.tools, step.name] }
           ids = users.flat_map(&:first).uniq
           @series.tools.select { |tool| ids.include?(tool.id) && Catalogue::Condition.met?(tool.condition, @variant) }
                  .map { |tool| needed(tool, users.select { |tools, _| tools.include?(tool.id) }.map(&:last)) }
         end
+
+        # @return [Array<Catalogue::CloseStep>] what is done between the groups that go back
+        def refits = Closing.of(@teardown).filter_map(&:step).select(&:id)
 
         def needed(tool, users)
           Needed.new(name: tool.name, number: tool.number, kind: tool.kind, why: users.join(", "), substitute: tool.substitute,

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../3_teardown/touched"
 require_relative "../materials/service"
-require_relative "touched"
 
 module Gimlet
   module Core

@@ -2,9 +2,10 @@
 
 require_relative "../4_demand/demand"
 require_relative "../5_kit_plan/plans"
-require_relative "../7_tools/tool_list"
+require_relative "../6_tightening/closing"
 require_relative "../6_tightening/entered"
 require_relative "../6_tightening/instruction"
+require_relative "../7_tools/tool_list"
 require_relative "../value"
 require_relative "cautions"
 require_relative "refitting"
@@ -43,7 +44,9 @@ module Gimlet
           job = Job.new(**USUAL, **particulars)
           teardown = Teardown.of(variant, job.scope)
           demand = Demand.new(teardown, @snapshot, pumps: job.pumps, findings: job.findings, had: job.had)
-          tightening = teardown.fasteners.map { |fastener| Tightening::Instruct.call(fastener, variant, unit: job.unit, entered: job.entered[fastener.id]) }
+          tightening = Closing.in_order(teardown, teardown.fasteners.flat_map do |fastener|
+            Tightening::Instruct.call(fastener, variant, unit: job.unit, entered: job.entered[fastener.id])
+          end)
           bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps, own: job.wrenches, stock: @stock)
           plans = KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, also: job.also, solved: @solved)
           Workup.new(variant: variant, teardown: teardown, demand: demand, plans: plans.call(job.policy), tools: bench.tools, wrenches: bench.choice,

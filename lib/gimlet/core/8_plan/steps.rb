@@ -2,8 +2,9 @@
 
 require_relative "../1_catalogue/shapes"
 require_relative "../1_catalogue/wet_end"
+require_relative "../3_teardown/touched"
 require_relative "../4_demand/positions"
-require_relative "touched"
+require_relative "../6_tightening/closing"
 require_relative "../value"
 
 module Gimlet
@@ -26,13 +27,26 @@ module Gimlet
         # @return [Array<Step>]
         def for(teardown)
           off = teardown.groups.map { |group| Step.new(phase: "open", title: title(group, teardown), text: [group.open], fasteners: []) }
-          work = teardown.areas.map do |area|
-            Step.new(phase: "renew", title: area.name, text: area.work, fasteners: [])
+          before(teardown) + off + work(teardown) + Closing.of(teardown).map { |moment| close(moment, teardown) } + finish(teardown)
+        end
+
+        # What is agreed, and what comes out on the way to it: the same sentences, as far as they are of what comes out.
+        def work(teardown)
+          agreed = teardown.areas.map { |area| Step.new(phase: "renew", title: area.name, text: area.work.map(&:text), fasteners: []) }
+          passed = teardown.on_the_way.map do |area, work|
+            Step.new(phase: "renew", title: "#{area.name}, on the way", text: work.map(&:text), fasteners: [])
           end
-          back = teardown.groups.reverse.map do |group|
-            Step.new(phase: "close", title: title(group, teardown), text: [group.close], fasteners: group.fasteners)
-          end
-          before(teardown) + off + work + back + finish(teardown)
+          (agreed + passed).reject { |step| step.text.empty? }
+        end
+
+        def close(moment, teardown)
+          name = moment.group ? title(moment.group, teardown) : moment.step&.name || tightened(teardown, moment)
+          Step.new(phase: "close", title: name, text: moment.text, fasteners: moment.tightens)
+        end
+
+        def tightened(teardown, moment)
+          again = teardown.fasteners.find { |fastener| moment.tightens.include?(Tightening::Instruction.id(fastener.id, true)) }
+          again ? "#{again.name}, again" : teardown.fasteners.find { |fastener| moment.tightens.include?(fastener.id) }.name
         end
 
         def before(teardown)
@@ -48,7 +62,7 @@ module Gimlet
 
         # Where only some positions are worked on, what comes off at each says where.
         def title(group, teardown)
-          teardown.scope.at.any? && group.each ? "#{group.name} (#{Positions.short(teardown.positions(group))})" : group.name
+          teardown.scope.at.any? && teardown.positions(group) ? "#{group.name} (#{Positions.short(teardown.positions(group))})" : group.name
         end
 
         def finish(teardown)

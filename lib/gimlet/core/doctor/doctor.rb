@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../value"
+require_relative "assembly"
 require_relative "bolts"
 require_relative "directions"
 require_relative "remark"
@@ -8,6 +9,9 @@ require_relative "goods"
 require_relative "orders"
 require_relative "pumps"
 require_relative "references"
+require_relative "rings"
+require_relative "spoken"
+require_relative "springs"
 
 module Gimlet
   module Core
@@ -15,7 +19,7 @@ module Gimlet
     # changes no answer.
     class Doctor
       # Later checks rest on what earlier ones made sure of.
-      ROUNDS = [[References], [Pumps, Goods, Bolts, Directions], [Orders]].freeze
+      ROUNDS = [[References], [Pumps, Goods, Bolts, Directions, Rings, Springs, Spoken, Assembly], [Orders]].freeze
 
       # What a series is held against: `traits` by id, those that it defines included, and Materials::Table; nil where not at hand.
       Known = Value.of(:traits, :elastomers)

@@ -24,7 +24,7 @@ module Gimlet
         end
 
         # @return [Array<Remark>]
-        def call = repeated + models + stacks + areas + groups + fasteners + breaks + notes + circular + idle
+        def call = repeated + models + stacks + areas + groups + closing + fasteners + breaks + notes + circular + idle
 
         private
 
@@ -73,8 +73,16 @@ module Gimlet
           @series.areas.flat_map do |area|
             place = "areas.#{area.id}"
             missing("#{place}.stacks", area.stacks, :stacks) + missing("#{place}.opens", area.opens, :groups) +
-              missing("#{place}.tools", area.tools, :tools) + usages(place, area)
+              missing("#{place}.tools", area.tools + area.work.flat_map(&:tools), :tools) + usages(place, area) + handled(place, area)
           end + together
+        end
+
+        # A sentence that is done on the way names what it is done to.
+        def handled(place, area)
+          known = area.stacks.filter_map { |id| @series.stack(id) }.flat_map(&:layers).map(&:slot).uniq
+          (area.work.flat_map { |work| work.of || [] }.uniq - known).map do |slot|
+            error("#{place}.work", "no stack of this area has a layer “#{slot}”.#{instead(slot, known)}")
+          end
         end
 
         def together
@@ -86,16 +94,45 @@ module Gimlet
             place = "groups.#{group.id}"
             missing("#{place}.after", group.after, :groups) + missing("#{place}.fasteners", group.fasteners, :fasteners) +
               missing("#{place}.tools", group.tools, :tools) + missing("#{place}.disturbs", group.disturbs.keys, :stacks) +
-              usages(place, group) + slots(group)
+              usages(place, group) + slots("#{place}.disturbs", group.disturbs) + keys("#{place}.on", group.on)
           end
         end
 
-        def slots(group)
-          group.disturbs.flat_map do |id, slots|
+        # @param wanted [Hash{String=>Array<String>}] stack id => slots
+        def slots(place, wanted)
+          wanted.flat_map do |id, slots|
             stack = @series.stack(id) or next []
             known = stack.layers.map(&:slot).uniq
-            (slots - known).map { |slot| error("groups.#{group.id}.disturbs", "stack “#{id}” has no layer “#{slot}”.#{instead(slot, known)}") }
+            (slots - known).map { |slot| error(place, "stack “#{id}” has no layer “#{slot}”.#{instead(slot, known)}") }
           end
+        end
+
+        def closing
+          @series.close_order.flat_map do |step|
+            place = "close_order.#{step.key}"
+            missing(place, step.group, :groups) + missing(place, step.tighten, :fasteners) + missing(place, step.tools, :tools) +
+              missing(place, step.puts.keys, :stacks) + usages(place, step) + slots(place, step.puts) + keys(place, step.after)
+          end + axes
+        end
+
+        # Steps of closing are called by their key; without an order of its own only groups are steps.
+        def keys(place, wanted)
+          known = ids(:groups) | @series.close_order.map(&:key)
+          (wanted - known).map { |key| error(place, "there is no group or closing step “#{key}”.#{instead(key, known)}") }
+        end
+
+        def axes
+          @series.axes.flat_map do |axis|
+            passages = (axis.passed_by || []).flat_map do |passage|
+              missing("axes", passage.carries.keys, :stacks) + slots("axes", passage.carries) + keys("axes", [passage.by]) + passed(axis, passage)
+            end
+            missing("axes", axis.stacks.map(&:first), :stacks) + passages
+          end
+        end
+
+        def passed(axis, passage)
+          known = axis.stacks.filter_map { |id, _| @series.stack(id) }.flat_map(&:layers).map(&:slot)
+          known.include?(passage.to) ? [] : [error("axes", "no stack of this axis has a layer “#{passage.to}”.#{instead(passage.to, known)}")]
         end
 
         def fasteners
@@ -114,7 +151,8 @@ module Gimlet
 
         def notes
           known = ids(:groups) + ids(:areas)
-          { "cautions" => @series.cautions, "finish" => @series.finish, "refit" => [@series.refit].compact }.flat_map do |list, entries|
+          { "cautions" => @series.cautions, "finish" => @series.finish, "refit" => [@series.refit].compact,
+            "close_order" => @series.close_order.select(&:id) }.flat_map do |list, entries|
             entries.flat_map do |entry|
               next [] if entry.when == "always"
 
@@ -125,12 +163,12 @@ module Gimlet
 
         # What nothing leads to was probably forgotten somewhere else.
         def idle
-          areas, groups = @series.areas, @series.groups
+          areas, groups, steps = @series.areas, @series.groups, @series.close_order
           layers = @series.stacks.flat_map(&:layers)
           disturbed = groups.flat_map { |group| group.disturbs.keys }
-          used = { groups: areas.flat_map(&:opens) + groups.flat_map(&:after), stacks: areas.flat_map(&:stacks) + disturbed,
-                   fasteners: groups.flat_map(&:fasteners), tools: (areas + groups).flat_map(&:tools),
-                   consumables: (areas + groups + layers).flat_map(&:consumables).map(&:consumable) }
+          used = { groups: areas.flat_map(&:opens) + groups.flat_map(&:after), stacks: areas.flat_map(&:stacks) + disturbed + steps.flat_map { |step| step.puts.keys },
+                   fasteners: groups.flat_map(&:fasteners), tools: (areas + groups + steps).flat_map(&:tools) + areas.flat_map(&:work).flat_map(&:tools),
+                   consumables: (areas + groups + layers + steps).flat_map(&:consumables).map(&:consumable) }
           used.flat_map { |list, ids| (ids(list) - ids).map { |id| warning("#{list}.#{id}", "is used by nothing: #{IDLE.fetch(list)}.") } }
         end
 

@@ -1,12 +1,14 @@
 # frozen_string_literal: true
 
 require_relative "kind"
+require_relative "tight_then_turn"
 
 module Gimlet
   module Core
     class Tightening
       module Kinds
-        # Tight, then back by `turns`; later tight again and `then_turns` beyond. What comes later is a step of its own, no round of this job.
+        # Tight, then back by `turns`, so that something goes in; later tight again and `then_turns` beyond. What comes later is a tightening of
+        # its own (TightThenTurn): other work lies between.
         class BackOff < Kind
           needs "turns" => PART_TURN, "then_turns" => PART_TURN
           may_have TORQUE.merge(PASSES)
@@ -16,6 +18,7 @@ module Gimlet
           end
 
           def after = [("tight" unless @tightening.torque), "back off #{turn('turns')} turn"].compact
+          def later = @tightening.with(kind: TightThenTurn.id, written: @tightening.written.except("then_turns").merge("turns" => written("then_turns")))
         end
       end
     end

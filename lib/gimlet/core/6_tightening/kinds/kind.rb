@@ -25,7 +25,8 @@ module Gimlet
         PASSES = { "tolerance" => POSITIVE, "step" => POSITIVE, "steps" => { "type" => "array", "items" => POSITIVE, "minItems" => 1 },
                    "fractions" => { "type" => "array", "items" => { **POSITIVE, "maximum" => 100 }, "minItems" => 1 } }.freeze
         # What any kind may say.
-        ALWAYS = { "treatment" => SHORT, "snug_first" => { "type" => "boolean" }, "for" => { "$ref" => "#/$defs/for" }, **SOURCE }.freeze
+        ALWAYS = { "treatment" => SHORT, "snug_first" => { "type" => "boolean" }, "for" => { "$ref" => "#/$defs/for" },
+                   "checked" => { "$ref" => "#/$defs/checked" }, **SOURCE }.freeze
 
         class << self
           # @return [String] "snug_then_angle" for SnugThenAngle
@@ -63,6 +64,9 @@ module Gimlet
 
         # @return [Array<String>] rounds that follow those of a torque wrench
         def after = []
+
+        # @return [Tightening, nil] what is done to the same fastener at a later moment of the work; until then it is slack
+        def later = nil
 
         # @return [Boolean] whether it is known what to do
         def on_file? = true

@@ -17,7 +17,7 @@ module Gimlet
         def of(variant, scope, snapshot)
           teardown = Teardown.of(variant, scope)
           demand = Demand.new(teardown, snapshot)
-          tightening = teardown.fasteners.map { |fastener| Tightening::Instruct.call(fastener, variant, unit: "N·m") }
+          tightening = teardown.fasteners.flat_map { |fastener| Tightening::Instruct.call(fastener, variant, unit: "N·m") }
           parts(teardown, demand) + bench(Tools::ToolList.new(teardown, tightening)) +
             [turns(tightening), Plan::Steps.finish(teardown).map(&:text), Plan::Refitting.of(teardown)&.to_a]
         end
@@ -33,7 +33,7 @@ module Gimlet
         end
 
         def turns(tightening)
-          tightening.map { |row| [row.fastener.id, row.fastener.points.size, row.text, row.targets_nm] }
+          tightening.map { |row| [row.id, row.fastener.points.size, row.text, row.targets_nm] }
         end
       end
     end

@@ -25,7 +25,7 @@ module Gimlet
                    reject("pump", "unknown_pump", "There is no pump “#{body['pump']}”.")
             fastener = pump.series.fastener(body["fastener"]) ||
                        reject("fastener", "unknown_fastener", "#{pump.id} has no “#{body['fastener']}” to tighten.")
-            unless Tightening::Instruct.call(fastener, pump, unit: "N·m").tightening.kind == "none"
+            unless Tightening::Instruct.published(fastener, pump).kind == "none"
               reject("fastener", "on_file", "The sheet has a value for the #{fastener.name}: that one stands.")
             end
             body["value"] && Tightening::Entered.of(*body.values_at("value", "unit", "source"))

@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+require_relative "directions"
+require_relative "remark"
+
+module Gimlet
+  module Core
+    class Doctor
+      # O-rings and their backup rings, and faces that must stay dry.
+      class Rings
+        include Saying
+
+        # Where the pressure is, by the name of an end. A pair in a valve has it on the side of the poppet.
+        PRESSURE = /\b(?:bottom of the bore|end cap|cylinder|manifold|head|fluid end)\b/
+        CLOSING = [*Directions::CLOSING, "valve"].freeze
+        # Words that put an anti-seize or grease on one face only, or on none.
+        ONE_FACE = /\b(?:one face|back only)\b/
+        NO_GREASE = /\bno (?:grease|anti-seize|oil)\b/
+
+        # @param series [Catalogue::Series]
+        def initialize(series, _known)
+          @stacks = series.stacks
+        end
+
+        # @return [Array<Remark>]
+        def call = @stacks.flat_map { |stack| backed(stack) + stack.layers.flat_map { |layer| dry(stack, layer) } }
+
+        private
+
+        # The ring that seals meets the pressure first, its backup is behind it.
+        def backed(stack)
+          pairs(stack).filter_map do |oring, backup|
+            way = pressure(stack, oring) or next
+            next if (oring < backup) == (way == "from")
+
+            error(place(stack, stack.layers[backup]), "meets the pressure before #{stack.layers[oring].name}: the O-ring lies on the pressure side " \
+                                                      "(#{stack[way]}), its backup ring behind it. Change their places.")
+          end
+        end
+
+        # @return [Array<Array(Integer, Integer)>] O-ring and backup that lie beside each other
+        def pairs(stack)
+          (0...(stack.layers.size - 1)).filter_map do |at|
+            shapes = stack.layers[at, 2].map(&:shape)
+            next unless shapes.sort == %w[backup oring] && stack.layers[at, 2].map(&:inside).uniq.size == 1
+
+            shapes.first == "oring" ? [at, at + 1] : [at + 1, at]
+          end
+        end
+
+        def pressure(stack, at)
+          poppets = stack.layers.each_index.select { |other| CLOSING.include?(stack.layers[other].shape) }
+          return (poppets.first < at ? "from" : "towards") if poppets.any?
+
+          ends = %w[from towards].select { |way| stack[way].downcase.match?(PRESSURE) }
+          ends.first if ends.one?
+        end
+
+        def dry(stack, layer)
+          smeared = layer.consumables.any?
+          told = layer.facing.to_s
+          faults = [("is set in dry, and takes #{layer.consumables.map(&:consumable).join(', ')}: one is wrong." if smeared && layer.lube == "dry"),
+                    ("“#{told}”, and it is set in with #{layer.lube}: one is wrong." if told.match?(NO_GREASE) && ![nil, "dry"].include?(layer.lube)),
+                    ("“#{told}”, and it takes that on #{layer.contact_faces} faces: one is wrong." if told.match?(ONE_FACE) && (layer.contact_faces || 1) > 1)]
+          faults.compact.map { |text| error(place(stack, layer), text) }
+        end
+
+        def place(stack, layer) = "stacks.#{stack.id}.#{layer.slot}"
+      end
+    end
+  end
+end

@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+require_relative "remark"
+require_relative "sentences"
+
+module Gimlet
+  module Core
+    class Doctor
+      # The two springs of a pump: which is the stiffer one, their colours and turns, wherever they are told.
+      class Springs
+        include Saying
+
+        STIFF = /\b(stiffer|softer|weaker)\b/
+        SIDE = { "inlet" => :inlet, "suction" => :inlet, "discharge" => :discharge, "pressure" => :discharge, "outlet" => :discharge }.freeze
+        ENDS = /\b(#{SIDE.keys.join('|')})\b/
+        COLOURS = %w[plain black white red green blue yellow grey brown orange].freeze
+        TURNS = /\b(\d+(?:\.\d+)?) turns\b/
+
+        # @param series [Catalogue::Series]
+        def initialize(series, _known)
+          @series = series
+          @parts = series.parts.to_h { |part| [part.number, part] }
+        end
+
+        # @return [Array<Remark>]
+        def call = stiffer + @series.stacks.flat_map { |stack| told(stack).flat_map { |text| colour(stack, text) + turns(stack, text) } }
+
+        private
+
+        # Whoever says which one is the stiffer says the same.
+        def stiffer
+          claims = of_stacks + Sentences.of(@series).flat_map { |sentence| of_words(sentence) }
+          first = claims.first or return []
+          other = claims.find { |_, side| side != first.last } or return []
+
+          [error(other.first, "says that the #{other.last} spring is the stiffer one; #{first.first} says the #{first.last} spring: one is wrong.")]
+        end
+
+        # @return [Array<Array(String, Symbol)>] place, and the side that is said to be stiffer
+        def of_stacks
+          @series.stacks.filter_map do |stack|
+            side = SIDE[stack.id[ENDS, 1] || stack.id.split("_").first]
+            word = told(stack).join(" ")[STIFF, 1]
+            ["stacks.#{stack.id}.spring", word == "stiffer" ? side : other(side)] if side && word
+          end
+        end
+
+        def of_words(sentence)
+          sentence.text.split(/[;,.]/).filter_map do |clause|
+            word, side = clause[STIFF, 1], SIDE[clause.downcase[ENDS, 1]]
+            [sentence.place, word == "stiffer" ? side : other(side)] if word && side && clause.match?(/\bsprings?\b/)
+          end
+        end
+
+        def other(side) = side == :inlet ? :discharge : :inlet
+        def told(stack) = [stack.colour, stack.spring].compact
+
+        # The words that stand before "spring", or the first of what is told of it, against the parts.
+        def colour(stack, text)
+          said = text[/\b(#{COLOURS.join('|')})(?:,? [a-z]+)? springs?\b/, 1] || (text[/\A(#{COLOURS.join('|')})\b/, 1] if text.equal?(stack.spring))
+          has = specs(stack).filter_map { |spec| spec["colour"] }.uniq
+          return [] if said.nil? || has.empty? || has.include?(said)
+
+          [error("stacks.#{stack.id}", "is told to have a #{said} spring, its part is #{has.join(' or ')}: one is wrong.")]
+        end
+
+        def turns(stack, text)
+          said = text.scan(TURNS).flatten.map(&:to_f)
+          has = specs(stack).filter_map { |spec| spec["turns"]&.to_f }.uniq
+          return [] if said.empty? || has.empty? || (said - has).empty?
+
+          [error("stacks.#{stack.id}", "is told to have a spring of #{said.join(' and ')} turns, its part has #{has.join(' or ')}: one is wrong.")]
+        end
+
+        def specs(stack)
+          slots = stack.layers.select { |layer| layer.shape == "spring" }.map(&:slot)
+          @series.fits.select { |fit| slots.include?(fit.slot) }.filter_map { |fit| @parts[fit.part]&.spec }
+        end
+      end
+    end
+  end
+end
