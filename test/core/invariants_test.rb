@@ -14,7 +14,15 @@ class InvariantsTest < Minitest::Test
   SORTS = SNAPSHOT.variants.uniq { |variant| [variant.series.id, variant.traits.values_at(*variant.series.condition_keys), variant.sides] }.freeze
 
   def areas(pump) = pump.series.areas_of(pump).map(&:id)
-  def scopes(pump) = (1..2).flat_map { |size| areas(pump).combination(size).to_a } + [areas(pump)]
+
+  # Each area, all together, and some pairs: others with another seed.
+  def scopes(pump)
+    pairs = areas(pump).combination(2).to_a
+    SCOPES[pump.id] ||= areas(pump).map { |area| [area] } + pairs.sample(PAIRS, random: Random.new(Minitest.seed + SORTS.index(pump))) + [areas(pump)]
+  end
+
+  SCOPES = {} # rubocop:disable Style/MutableConstant
+  PAIRS = 4
 
   WORKED_OUT = {} # rubocop:disable Style/MutableConstant
 
@@ -48,7 +56,7 @@ class InvariantsTest < Minitest::Test
       assert_equal renewed, found.lines.sum(&:quantity) + found.missing.sum(&:quantity), told
       found.lines.each { |line| assert_equal line.quantity, line.reasons.sum { |reason| reason[/\A\d+/].to_i }, told }
     end
-    assert_operator orders, :>, 1500
+    assert_operator orders, :>, 900
   end
 
   def test_more_work_and_a_further_extent_never_need_less
@@ -68,7 +76,7 @@ class InvariantsTest < Minitest::Test
 
   # Of a quarter of the pumps, others with another seed: kit plans take their time.
   def test_what_is_needed_is_bought_or_its_lack_is_named
-    SORTS.sample(SORTS.size / 4, random: Random.new(Minitest.seed)).each do |pump|
+    SORTS.sample(SORTS.size / 6, random: Random.new(Minitest.seed)).each do |pump|
       areas(pump).each do |area|
         found = demand(pump, [area], "recommended", pumps: 2)
         plan = Core::KitPlan::Plans.new(found, snapshot, STOCK, solved: SOLVED).one("cheapest")

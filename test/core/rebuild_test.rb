@@ -170,21 +170,23 @@ class RebuildTest < Minitest::Test
     assert_equal [1, 1, 0], [thumbs.call("CB36-16"), thumbs.call("MGL40"), thumbs.call("DK420")]
   end
 
+  # Cautions and steps of all work on a series, without asking how to buy it.
   def whole(series)
     pump = Gimlet::Core::Catalogue::Variant.of_series(series).first
-    work(pump.id, series.areas_of(pump).map(&:id))
+    teardown = Gimlet::Core::Teardown.of(pump, series.areas_of(pump).map(&:id))
+    [Gimlet::Core::Plan::Cautions.for(teardown, snapshot), Gimlet::Core::Plan::Steps.for(teardown)]
   end
 
   # A weight is said once, nothing of a head where there is none, and what comes after running in comes last.
   def test_what_is_said_of_a_whole_rebuild
     snapshot.series.each do |series|
-      found = whole(series)
+      cautions, steps = whole(series)
       series.groups.filter_map(&:mass_kg).uniq.each do |mass|
-        told = found.cautions + found.steps.flat_map(&:text)
+        told = cautions + steps.flat_map(&:text)
         assert_operator told.grep(/\b#{mass} kg\b/).size, :<=, 1, series.name
       end
-      refute(found.cautions.any? { |text| text.include?("manifold") }, series.name) if series.item == "valve"
-      phases = found.steps.map(&:phase)
+      refute(cautions.any? { |text| text.include?("manifold") }, series.name) if series.item == "valve"
+      phases = steps.map(&:phase)
       assert_equal phases.sort_by { |phase| ["open", "renew", "close", "finish", "after running"].index(phase) }, phases, series.name
     end
   end

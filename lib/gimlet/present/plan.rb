@@ -100,7 +100,8 @@ module Gimlet
         layers = stack.layers.each_with_index.select { |layer, _| Core::Catalogue::Condition.met?(layer.condition, variant) }
         rows = layers.map { |layer, at| layer(layer, variant, positions.map { |place| by_place[[place, at]] }) }
         stack.to_h.slice(:id, :name, :from, :towards, :colour, :spring)
-             .merge(positions: positions, drawing: section(stack, variant, snapshot), layers: rows)
+             .merge(checked: Core::Catalogue::Checked.in_words(stack.checked), positions: positions, drawing: section(stack, variant,
+                                                                                                                      snapshot), layers: rows)
       end
 
       def layer(layer, variant, fates)

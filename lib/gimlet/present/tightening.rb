@@ -20,7 +20,8 @@ module Gimlet
           **instruction.tightening.to_h.slice(:kind, :treatment, :source),
           points: points(instruction), orders: orders(instruction), rounds: instruction.rounds.map(&:text), walk: walk(instruction),
           round_torques: instruction.rounds.map { |round| round.torque && torque(round.torque.to(unit)) },
-          face: face(workup.variant.series.face(fastener.face)), entered: instruction.entered, doubt: doubt(instruction),
+          checked: Core::Catalogue::Checked.in_words(instruction.tightening.checked), face: face(workup.variant.series.face(fastener.face)),
+          entered: instruction.entered, doubt: doubt(instruction),
           **values(instruction, workup, unit) }
       end
 

@@ -80,7 +80,7 @@ module Gimlet
                    passed_by: (row["passed_by"] || []).map { |one| value(Passage, one) })
         end
 
-        def checked(row) = (row["checked"] || []).map { |one| value(Checked, one) }
+        def checked(row) = Checked.from(row["checked"])
 
         def layer(row)
           value(Layer, row, criteria: (row["criteria"] || []).map { |one| value(Criterion, one) }, renew_with: row["renew_with"] || [],

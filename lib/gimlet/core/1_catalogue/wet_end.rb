@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../value"
+require_relative "checked"
 require_relative "condition"
 require_relative "layer"
 
@@ -22,28 +23,26 @@ module Gimlet
       Group = Value.of(:id, :name, :after, :on, :each, :fasteners, :disturbs, :open, :close, :tools, :consumables, :mass_kg, :checked, :condition)
 
       # A step of closing, in the order in which it is done: a `group` that goes back, a fastener to `tighten` apart from its group (again,
-      # or only then), or a step with an `id` of its own between them. Such a step puts in pieces that no group does: `puts` is { stack id => [slots] }; `after` names the steps and groups that must
-      # be done first. It is done `when` the work touches one of these groups or areas, as for cautions.
+      # or only then), or a step with an `id` of its own between them. Such a step puts in pieces that no group does: `puts` is
+      # { stack id => [slots] }; it is done `when` the work touches one of these groups or areas, as for cautions. `after` are keys of
+      # the steps that must be done first.
       CloseStep = Value.of(:group, :tighten, :id, :name, :text, :puts, :after, :when, :tools, :consumables, :condition) do
         # @return [String] what others call it by
         def key = group || id || "#{tighten}-tight"
       end
 
-      # Stacks that lie on one line, from its open end inward: what lies deeper goes in, or on, first. `stacks` are [stack id, the end of it that looks
-      # to the opening]. What slides over them: Passage.
+      # Stacks that lie on one line, from its open end inward: what lies deeper goes in, or on, first. `stacks` are [stack id, the end of it
+      # that looks to the opening]. What slides over them: Passage.
       Axis = Value.of(:stacks, :passed_by)
 
       # The group or step `by` slides over an axis with the pieces that it `carries` ({ stack id => [slots] }), down to and over the piece `to`.
       Passage = Value.of(:by, :carries, :to)
 
-      # Somebody who read an entry against the sheet: `who`, `on` (a date), `against` which sheet.
-      Checked = Value.of(:who, :on, :against)
-
       # A place of work that can be agreed with the customer; `work` is a list of Work. `called` are words for it.
       Area = Value.of(:id, :name, :called, :stacks, :opens, :work, :tools, :consumables, :checked, :condition)
 
-      # One thing that is done. `of` are slots: it is done, with its `tools`, whenever one of these comes out on the way to other work; nil where it is
-      # done only when the area is agreed.
+      # One thing that is done. `of` are slots: it is done, with its `tools`, whenever one of these comes out on the way to other work; nil where
+      # it is done only when the area is agreed.
       Work = Value.of(:text, :of, :tools)
 
       # What is done when everything is closed again. `figure` is computed from a trait: { "trait", "times", "unit" }, shown in the text in

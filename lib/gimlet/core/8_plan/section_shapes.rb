@@ -27,7 +27,7 @@ module Gimlet
           end
         end
 
-        def outlines(shape, open_to) = shape.directed && open_to.nil? ? [Catalogue::Shapes::BOX] : shape.outlines
+        def outlines(shape, open_to) = shape.directed && open_to.nil? ? shape.untold : shape.outlines
 
         def wires(x, width, outer)
           radius = [width / (WIRES * 3.0), 0.5].max

@@ -26,18 +26,25 @@ module Gimlet
         # @param teardown [Teardown]
         # @return [Array<Step>]
         def for(teardown)
-          off = teardown.groups.map { |group| Step.new(phase: "open", title: title(group, teardown), text: [group.open], fasteners: []) }
+          off = teardown.groups.map do |group|
+            Step.new(phase: "open", title: title(group, teardown), text: [group.open, *checked(group)], fasteners: [])
+          end
           before(teardown) + off + work(teardown) + Closing.of(teardown).map { |moment| close(moment, teardown) } + finish(teardown)
         end
 
         # What is agreed, and what comes out on the way to it: the same sentences, as far as they are of what comes out.
         def work(teardown)
-          agreed = teardown.areas.map { |area| Step.new(phase: "renew", title: area.name, text: area.work.map(&:text), fasteners: []) }
+          agreed = teardown.areas.map do |area|
+            Step.new(phase: "renew", title: area.name, text: area.work.map(&:text) + checked(area), fasteners: [])
+          end
           passed = teardown.on_the_way.map do |area, work|
             Step.new(phase: "renew", title: "#{area.name}, on the way", text: work.map(&:text), fasteners: [])
           end
           (agreed + passed).reject { |step| step.text.empty? }
         end
+
+        # Who has read it against the sheet, where that is kept.
+        def checked(entry) = [Catalogue::Checked.in_words(entry.checked)].compact.map { |words| "(#{words.capitalize}.)" }
 
         def close(moment, teardown)
           name = moment.group ? title(moment.group, teardown) : moment.step&.name || tightened(teardown, moment)

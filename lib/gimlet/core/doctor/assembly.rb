@@ -45,12 +45,23 @@ module Gimlet
           found = groups.reject { |id| @keys.count(id) == 1 }.map do |id|
             error("close_order", "#{@keys.count(id).zero? ? 'leaves out' : 'closes twice'} the group “#{id}”: every group goes back once.")
           end
-          found + slack.map { |id| error("close_order", "leaves #{@series.fastener(id).name} slack: say at which moment they are tight again (tighten: #{id}).") }
+          found + untold + slack.map do |id|
+            error("close_order", "leaves #{@series.fastener(id).name} slack: say at which moment they are tight again (tighten: #{id}).")
+          end
         end
 
-        def slack
-          two = @series.fasteners.select { |fastener| fastener.tightenings.any? { |tightening| Tightening::Kinds.of(tightening).later } }
-          two.map(&:id) - @order.filter_map(&:tighten)
+        # "Back, and later a quarter on" leaves a nut slack: what is tightened again is told to be tight first.
+        def untold
+          again = @order.select { |step| step.tighten && two_moments.include?(step.tighten) && !step.text.to_s.match?(/\btight again\b/) }
+          again.map do |step|
+            error("close_order.#{step.key}", "does not say that #{@series.fastener(step.tighten).name} are tight again before the part turn: say so.")
+          end
+        end
+
+        def slack = two_moments - @order.filter_map(&:tighten)
+
+        def two_moments
+          @series.fasteners.select { |fastener| fastener.tightenings.any? { |tightening| Tightening::Kinds.of(tightening).later } }.map(&:id)
         end
 
         # What must be done first stands first.
@@ -106,11 +117,11 @@ module Gimlet
         def depths
           axes.flat_map do |pieces|
             timed = pieces.reject { |_, layer| layer.inside }.filter_map { |stack, layer| (at = place(stack, layer)) && [stack, layer, at] }
-            timed.each_cons(2).filter_map do |(_, outer, early), (stack, inner, late)|
+            timed.each_cons(2).filter_map do |(_, outer, early), (_stack, inner, late)|
               next unless late > early && outer.condition.nil? && inner.condition.nil?
 
-              error("close_order.#{@keys[early]}", "puts in #{outer.name} before #{inner.name} (#{@keys[late]}), which lies deeper in #{stack.name}: it cannot " \
-                                                   "go in any more.")
+              error("close_order.#{@keys[early]}", "puts in #{outer.name} before #{inner.name} (#{@keys[late]}), which lies deeper: it " \
+                                                   "cannot go in any more.")
             end
           end
         end
@@ -137,7 +148,9 @@ module Gimlet
           end
         end
 
-        def variants = @variants ||= Catalogue::Variant.of_series(@series).uniq { |variant| [variant.traits.values_at(*@series.condition_keys), variant.sides] }
+        def variants
+          @variants ||= Catalogue::Variant.of_series(@series).uniq { |variant| [variant.traits.values_at(*@series.condition_keys), variant.sides] }
+        end
 
         # What lies from the open end down to the piece that is passed over, itself included.
         def on_the_way(axis, passage)
@@ -152,13 +165,19 @@ module Gimlet
           narrow = narrowest(passage, variant, at)
           return unless widest && narrow && size(widest, variant, "od_mm").to_f > size(narrow, variant, "id_mm") + GRIP_MM
 
-          "slides over #{widest.name} (#{size(widest, variant, 'od_mm')} mm outside) with #{narrow.name} (#{size(narrow, variant, 'id_mm')} mm inside), which cannot " \
+          "slides over #{widest.name} (#{size(widest, variant,
+                                              'od_mm')} mm outside) with #{narrow.name} (#{size(narrow, variant,
+                                                                                                'id_mm')} mm inside), which cannot " \
             "pass: put it on before."
         end
 
         # What goes along is in its place by then.
         def narrowest(passage, variant, at)
-          carried = passage.carries.flat_map { |id, slots| @series.stack(id).layers.select { |layer| slots.include?(layer.slot) }.map { |layer| [@series.stack(id), layer] } }
+          carried = passage.carries.flat_map do |id, slots|
+            @series.stack(id).layers.select do |layer|
+              slots.include?(layer.slot)
+            end.map { |layer| [@series.stack(id), layer] }
+          end
           there = carried.select { |stack, layer| Catalogue::Condition.met?(layer.condition, variant) && (place(stack, layer) || -1) < at }
           there.map(&:last).select { |layer| size(layer, variant, "id_mm") }.min_by { |layer| size(layer, variant, "id_mm") }
         end
@@ -171,7 +190,11 @@ module Gimlet
 
         # What sits in another is no larger than that.
         def hosts
-          @series.stacks.flat_map { |stack| stack.layers.select(&:inside).map { |layer| [stack, layer, stack.layer(layer.inside)] } }.filter_map do |stack, layer, host|
+          @series.stacks.flat_map do |stack|
+            stack.layers.select(&:inside).map do |layer|
+              [stack, layer, stack.layer(layer.inside)]
+            end
+          end.filter_map do |stack, layer, host|
             large = variants.find do |variant|
               inner, outer = size(layer, variant, "od_mm"), size(host, variant, "od_mm")
               inner && outer && inner > outer + (2 * GRIP_MM) && !%w[oring].include?(layer.shape)

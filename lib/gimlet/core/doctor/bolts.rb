@@ -23,7 +23,7 @@ module Gimlet
 
         private
 
-        def bolts(fastener) = apart(fastener) + listed(fastener) + drawn_in(fastener)
+        def bolts(fastener) = apart(fastener) + listed(fastener) + backwards(fastener) + drawn_in(fastener)
 
         def passes(fastener)
           fastener.tightenings.flat_map { |tightening| Tightening::Kinds.of(tightening).faults }.map { |text| error("fasteners.#{fastener.id}", text) }
@@ -38,6 +38,24 @@ module Gimlet
 
             error("fasteners.#{fastener.id}.order", "names #{(fastener.order || []).join(', ')}, the bolts are #{labels.join(', ')}: each once.")
           end
+        end
+
+        # A face is drawn down from its middle outwards. Common practice, no source.
+        def backwards(fastener)
+          return [] unless fastener.pattern == :listed && fastener.order
+
+          fastener.sets.filter_map do |set|
+            first, last = fastener.order.values_at(0, -1).map { |label| set.points.find { |point| point.label == label.to_s } }
+            next unless first && last && off_middle(first, set) > off_middle(last, set) + Sequence::SAME_RING_MM
+
+            warning("fasteners.#{fastener.id}.order",
+                    "begins at #{first.label}, farther out than #{last.label}, where it ends: is it the order of loosening?")
+          end
+        end
+
+        def off_middle(point, set)
+          middle = %i[x_mm y_mm].map { |axis| set.points.sum(&axis) / set.points.size.to_f }
+          Math.hypot(point.x_mm - middle[0], point.y_mm - middle[1])
         end
 
         def drawn_in(fastener)

@@ -26,19 +26,53 @@ module Gimlet
         end
 
         # @return [Array<Remark>]
-        def call = @stacks.flat_map { |stack| words(stack) + held(stack) + closing(stack) + meeting(stack) + flowing(stack) }
+        def call = @stacks.flat_map { |stack| words(stack) + places(stack) + held(stack) + closing(stack) + meeting(stack) + flowing(stack) }
 
         private
 
         def words(stack)
           stack.layers.each_index.filter_map do |at|
             layer = stack.layers[at]
-            told = Facing.new(stack, at).ends.find { |_, way| layer.opens_to && way != layer.opens_to }
-            next unless told
+            told = Facing.new(stack, at).ends.find { |_, way| way != layer.opens_to } or next
+            next undrawn(stack, layer) unless layer.opens_to
 
             error(place(stack, layer), "“#{layer.facing}” puts its #{told.first} so that it opens to #{stack[told.last]} (#{told.last}), but " \
                                        "opens_to draws it to #{stack[layer.opens_to]} (#{layer.opens_to}): one of them is wrong.")
           end
+        end
+
+        def undrawn(stack, layer)
+          return unless Catalogue::Shapes.of(layer.shape).directed
+
+          warning(place(stack, layer), "“#{layer.facing}” is not drawn: say in opens_to which end that is.")
+        end
+
+        # Where a piece lies by its words, against its place among the layers.
+        def places(stack)
+          stack.layers.each_index.flat_map do |at|
+            facing = Facing.new(stack, at)
+            beside(stack, at, facing) + first(stack, at, facing)
+          end
+        end
+
+        def beside(stack, at, facing)
+          facing.beside.filter_map do |words, side|
+            piece = words[/(?:the|its) (.+)/, 1]
+            next if [side, nil].include?(facing.side_of(piece))
+
+            error(place(stack, stack.layers[at]),
+                  "“#{words}”, but the #{piece} lies on the other side of it among the layers: change their order, or the words.")
+          end
+        end
+
+        def first(stack, at, facing)
+          side = facing.alone or return []
+          beyond = side == "from" ? stack.layers.first(at) : stack.layers.drop(at + 1)
+          beyond = beyond.select { |layer| layer.inside.nil? && layer.condition == stack.layers[at].condition }
+          return [] if beyond.empty? || stack.layers[at].inside
+
+          [error(place(stack, stack.layers[at]),
+                 "“#{stack.layers[at].facing}”, but #{beyond.first.name} lies beyond it: change their order, or the words.")]
         end
 
         def held(stack)

@@ -9,9 +9,11 @@ require_relative "goods"
 require_relative "orders"
 require_relative "pumps"
 require_relative "references"
+require_relative "hand_tools"
 require_relative "rings"
 require_relative "spoken"
 require_relative "springs"
+require_relative "ways_of_tightening"
 
 module Gimlet
   module Core
@@ -19,7 +21,7 @@ module Gimlet
     # changes no answer.
     class Doctor
       # Later checks rest on what earlier ones made sure of.
-      ROUNDS = [[References], [Pumps, Goods, Bolts, Directions, Rings, Springs, Spoken, Assembly], [Orders]].freeze
+      ROUNDS = [[References], [Pumps, Goods, Bolts, Directions, Rings, Springs, Spoken, WaysOfTightening, HandTools, Assembly], [Orders]].freeze
 
       # What a series is held against: `traits` by id, those that it defines included, and Materials::Table; nil where not at hand.
       Known = Value.of(:traits, :elastomers)

@@ -14,11 +14,11 @@ module Gimlet
         TURNED = "(?:faces |looks |side |down\\b|up\\b|out|in\\b|first|last|to the|towards the|against the)"
         OPEN = {
           "lips" => /\blips?\b|\bhollow\b(?:\ side)?|\bgarter\ spring\b|
-                     \b(?:open|grooved|notched|spring|thick|narrow|small|sharp|thread|threaded|coupling|deep|ball|pointed|smooth|seal)\ (?:side|end)\b/x,
+                     \b(?:open|grooved|notched|spring|thick|narrow|sharp|thread|threaded|coupling|deep|ball|pointed|smooth|seal)\ (?:side|end)\b/x,
           "groove" => /\b(?:chamfer|counterbore|deep\ bore|fine\ grooves|slots|front|tab|cut-out)\b|
-                       \b(?:O-ring\ groove|groove|O-ring|edge|cup|seal|thread|ball)\b(?=\ #{TURNED.gsub(' ', '\ ')})/x,
+                       \b(?:O-ring\ groove|groove|O-ring|edge|cup|seal|thread|ball|head)\b(?=\ #{TURNED.gsub(' ', '\ ')})/x,
           "curve" => /\b(?:arched|curved|bevelled) side\b|\bbevel\b/, "seat" => /\b(?:lapped|flat) face\b|\bsealing end\b|\bseat\b(?= #{TURNED})/,
-          "legs" => /\blegs\b/
+          "legs" => /\blegs\b/, "small" => /\bsmall end\b/
         }.freeze
         SHUT = {
           "back" => /\bmetal back\b|\bclosed (?:top|end|side)\b|\bback\b(?= #{TURNED})/, "taper" => /\btaper\b|\bbase\b/,
@@ -28,12 +28,15 @@ module Gimlet
         FLAT_OPENS = %w[poppet plate].freeze
         FLAT_SHUT = %w[u_seal cup ring gasket backup lip_seal seat washer].freeze
         SIDES = { **OPEN, **SHUT }.freeze
+        # "Under the seat", "on top of the valve".
+        BESIDE = /\b(under|below|on top of|above|after)\ (?:the|its)\ ([a-zA-Z-]+(?:\ [a-zA-Z-]+)?)(?!['’])/
+        DEEPER = /under|below/
         # In or down, out or up, to the X.
-        WAY = /\A\W*(?:faces\ |looks\ |side\ |end\ )?
+        WAY = /\A(?:\ and\ [a-z-]+\ side)?\W*(?:faces\ |looks\ |side\ |end\ )?
                (?:(in|inwards?|down|first)\b(?!\ (?:its|the|a)\ )|(out|outwards?|upwards?|up|last)\b(?!\ of)|
                (?:(?:down|up)\ )?(?:to|towards|into|facing|against)\ the\ ([a-zA-Z\ -]+))/x
         # Ends that close a bore from outside, and ends that are its bottom.
-        OUTER = /\b(?:cap|plug|cover|top plate|above)\b/
+        OUTER = /\b(?:cap|plug|cover|top plate|above|outer end|rod end|wet end)\b/
         BOTTOM = /\bbottom\b|\bbelow\b/
         # A rod is fixed at one end and open at the other: "in" is towards the end it is fixed at.
         FIXED = /\b(?:crankcase|power end|hydraulic end)\b/
@@ -53,14 +56,30 @@ module Gimlet
         # @param words [String, nil]
         # @return [Array<Array(String, String)>] side that is spoken of, and the end ("from", "towards") that its opening looks to by that
         def ends(words = @layer.facing)
-          words = words.to_s
-          SIDES.filter_map do |side, pattern|
-            found = words.match(pattern) or next
-            opens = opens?(side)
-            way = opens && way(found.post_match)
-            [found[0], opens == :open ? way : other(way)] if way
+          SIDES.flat_map { |side, pattern| told(words.to_s, pattern).map { |name, rest| [name, looks(side, rest)] } }.select(&:last)
+        end
+
+        # Where the piece lies by its words: "under the seat" is deeper in the bore than that, "on top of the valve" nearer its mouth.
+        # @return [Array<Array(String, String)>] the words, and the side on which what they name must lie
+        def beside(words = @layer.facing)
+          inner = Facing.inner(@stack) or return []
+          told(words.to_s, BESIDE).filter_map do |name, _|
+            relation, piece = name.match(BESIDE).captures
+            [name, DEEPER.match?(relation) ? other(inner) : inner] if by_piece(content(piece.downcase))
           end
         end
+
+        # @return [String, nil] the side on which nothing may lie of a piece that is told to go in first, or to be outermost
+        def alone(words = @layer.facing)
+          inner = Facing.inner(@stack)
+          case words.to_s
+          when /\b(?:in first|first onto|first into the bore)\b/ then inner
+          when /\boutermost above\b|\boutermost, under the cover\b/ then other(inner)
+          end
+        end
+
+        # @return [String, nil] the side where the piece of that name lies, if all of that name lie on one side
+        def side_of(name) = by_piece(content(name.downcase))
 
         # @return [String, nil] the end that is the bottom of the bore, or where the rod is fixed
         def self.inner(stack)
@@ -75,7 +94,28 @@ module Gimlet
 
         OTHER = { "from" => "towards", "towards" => "from" }.freeze
 
+        # @param words [Array<String>]
+        # @return [String, nil] the end whose name has more of these words; nil where neither has
+        def self.end_called(stack, words)
+          shared = OTHER.keys.to_h { |way| [way, (words & content(stack[way])).size] }
+          shared.key(shared.values.max) if shared.values.uniq.size == 2
+        end
+
+        def self.content(name) = name.downcase.scan(/[a-z-]+/) - SMALL
+
         private
+
+        # @return [Array<Array(String, String)>] each stretch that the pattern finds, and what follows it
+        def told(words, pattern)
+          found = words.match(pattern) or return []
+          [[found[0], found.post_match], *told(found.post_match, pattern)]
+        end
+
+        def looks(side, rest)
+          opens = opens?(side)
+          way = opens && way(rest)
+          opens == :open ? way : other(way)
+        end
 
         def opens?(side)
           flat = FLAT_OPENS.include?(@layer.shape)
@@ -84,6 +124,7 @@ module Gimlet
                            elsif FLAT_SHUT.include?(@layer.shape) then :shut
                            end
           when "curve" then flat ? :shut : :open
+          when "small" then @layer.shape == "poppet" ? :shut : :open
           else OPEN.key?(side) ? :open : :shut
           end
         end
@@ -103,22 +144,21 @@ module Gimlet
 
         def named(name)
           words = content(name).flat_map { |word| [word, *CALLED.fetch(word, [])] }
-          ends = { "from" => @stack.from, "towards" => @stack.towards }.select { |_, end_name| words.intersect?(content(end_name)) }
-          return ends.keys.first if ends.one?
-
-          by_piece(words) if ends.empty?
+          ends = OTHER.keys.any? { |way| content(@stack[way]).intersect?(words) }
+          ends ? Facing.end_called(@stack, words) : by_piece(words)
         end
 
-        # Where the piece of that name lies, if all of that name lie on one side.
+        # The piece whose name ends so, before one that has the words somewhere.
         def by_piece(words)
           others = @stack.layers.each_index.reject { |at| at == @at }
-          places = others.select { |at| (words - content(@stack.layers[at].name)).empty? }
-          places = others.select { |at| content(@stack.layers[at].name).last == words.last } if places.empty?
+          names = others.to_h { |at| [at, content(@stack.layers[at].name)] }
+          places = [names.select { |_, name| name.last(words.size) == words }, names.select { |_, name| (words - name).empty? },
+                    names.select { |_, name| name.last == words.last }].find(&:any?).to_h.keys
           sides = places.map { |at| at < @at ? "from" : "towards" }.uniq
           sides.first if sides.one?
         end
 
-        def content(name) = name.downcase.scan(/[a-z-]+/) - SMALL
+        def content(name) = Facing.content(name)
       end
     end
   end

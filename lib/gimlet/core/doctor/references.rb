@@ -166,8 +166,10 @@ module Gimlet
           areas, groups, steps = @series.areas, @series.groups, @series.close_order
           layers = @series.stacks.flat_map(&:layers)
           disturbed = groups.flat_map { |group| group.disturbs.keys }
-          used = { groups: areas.flat_map(&:opens) + groups.flat_map(&:after), stacks: areas.flat_map(&:stacks) + disturbed + steps.flat_map { |step| step.puts.keys },
-                   fasteners: groups.flat_map(&:fasteners), tools: (areas + groups + steps).flat_map(&:tools) + areas.flat_map(&:work).flat_map(&:tools),
+          used = { groups: areas.flat_map(&:opens) + groups.flat_map(&:after), stacks: areas.flat_map(&:stacks) + disturbed + steps.flat_map do |step|
+            step.puts.keys
+          end,
+                   fasteners: groups.flat_map(&:fasteners), tools: (areas + groups + steps + areas.flat_map(&:work)).flat_map(&:tools),
                    consumables: (areas + groups + layers + steps).flat_map(&:consumables).map(&:consumable) }
           used.flat_map { |list, ids| (ids(list) - ids).map { |id| warning("#{list}.#{id}", "is used by nothing: #{IDLE.fetch(list)}.") } }
         end

@@ -23,7 +23,7 @@ module Gimlet
         end
 
         # @return [Array<Remark>]
-        def call = @stacks.flat_map { |stack| backed(stack) + stack.layers.flat_map { |layer| dry(stack, layer) } }
+        def call = @stacks.flat_map { |stack| backed(stack) + cupped(stack) + stack.layers.flat_map { |layer| dry(stack, layer) } }
 
         private
 
@@ -35,6 +35,16 @@ module Gimlet
 
             error(place(stack, stack.layers[backup]), "meets the pressure before #{stack.layers[oring].name}: the O-ring lies on the pressure side " \
                                                       "(#{stack[way]}), its backup ring behind it. Change their places.")
+          end
+        end
+
+        # A backup ring has its hollow to the ring that it backs, its flat away from it.
+        def cupped(stack)
+          pairs(stack).filter_map do |oring, backup|
+            layer = stack.layers[backup]
+            next if [nil, oring < backup ? "from" : "towards"].include?(layer.opens_to)
+
+            error(place(stack, layer), "opens to #{layer.opens_to}, away from #{stack.layers[oring].name}, which it backs: turn opens_to.")
           end
         end
 
@@ -61,7 +71,9 @@ module Gimlet
           told = layer.facing.to_s
           faults = [("is set in dry, and takes #{layer.consumables.map(&:consumable).join(', ')}: one is wrong." if smeared && layer.lube == "dry"),
                     ("“#{told}”, and it is set in with #{layer.lube}: one is wrong." if told.match?(NO_GREASE) && ![nil, "dry"].include?(layer.lube)),
-                    ("“#{told}”, and it takes that on #{layer.contact_faces} faces: one is wrong." if told.match?(ONE_FACE) && (layer.contact_faces || 1) > 1)]
+                    (if told.match?(ONE_FACE) && (layer.contact_faces || 1) > 1
+                       "“#{told}”, and it takes that on #{layer.contact_faces} faces: one is wrong."
+                     end)]
           faults.compact.map { |text| error(place(stack, layer), text) }
         end
 

@@ -73,7 +73,7 @@ module Gimlet
         end
 
         def specs(stack)
-          slots = stack.layers.select { |layer| layer.shape == "spring" }.map(&:slot)
+          slots = stack.layers.select { |layer| %w[spring valve].include?(layer.shape) }.map(&:slot)
           @series.fits.select { |fit| slots.include?(fit.slot) }.filter_map { |fit| @parts[fit.part]&.spec }
         end
       end

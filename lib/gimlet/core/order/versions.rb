@@ -19,8 +19,8 @@ module Gimlet
           "why" => { "had" => 0 }, "tools" => { "has" => false, "how" => nil, "substitute" => nil, "price_cents" => nil },
           "consumables" => { "number" => nil, "packs" => nil },
           "tightening" => { "orders" => [], "rounds" => [], "round_torques" => [], "walk" => [], "wrench" => nil, "setting" => nil,
-                            "tolerance" => nil, "entered" => false, "doubt" => nil },
-          "stacks" => { "positions" => [], "drawing" => nil }, "keep" => { "look" => [], "limits" => [] }
+                            "tolerance" => nil, "entered" => false, "doubt" => nil, "checked" => nil },
+          "stacks" => { "positions" => [], "drawing" => nil, "checked" => nil }, "keep" => { "look" => [], "limits" => [] }
         }.freeze
         PARTS_ROWS = { "lines" => { "pack" => 1, "reason" => nil }, "unfilled" => { "stand_ins" => [] } }.freeze
         LAYER = { "slot" => nil, "fates" => [], "look" => [], "inside" => nil }.freeze

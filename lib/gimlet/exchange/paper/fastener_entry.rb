@@ -42,7 +42,8 @@ module Gimlet
           text = @fastener["text"] unless @fastener["text"] == rounds
           [["#{@fastener['count']} × #{@fastener['name']} · #{@fastener['drive']}", { style: :bold, size: Sheet::BODY }],
            [rounds, { style: :bold, size: ROUND }], [text, { size: Sheet::BODY }], [setting, { size: Sheet::BODY }], [order, { size: Sheet::BODY }],
-           [doubt, { style: :bold, size: Sheet::BODY }], [all, { size: Sheet::SMALL }]].select(&:first)
+           [doubt, { style: :bold, size: Sheet::BODY }], [all, { size: Sheet::SMALL }],
+           [@fastener["checked"], { size: Sheet::SMALL }]].select(&:first)
         end
 
         def rounds

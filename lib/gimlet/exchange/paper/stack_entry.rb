@@ -40,7 +40,10 @@ module Gimlet
         private
 
         def left = @stack["drawing"] ? DRAWN + GAP : 0
-        def headline = [Core::Positions.short(@stack["positions"]), @stack["colour"], @stack["spring"]].compact.reject(&:empty?).join("; ")
+
+        def headline
+          [Core::Positions.short(@stack["positions"]), @stack["colour"], @stack["spring"], @stack["checked"]].compact.reject(&:empty?).join("; ")
+        end
 
         def listed
           pieces.sum { |piece, rest| @pdf.height_of("#{piece} #{rest}", width: @sheet.width - left - 4, size: SIZE, style: :bold) + 1.5 }

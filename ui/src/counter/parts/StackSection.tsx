@@ -24,7 +24,7 @@ export function StackSection({ ticket, plan, stack }: Props) {
         <span>{stack.positions.join(", ")}</span>
         <span>{[stack.colour, stack.spring].filter(Boolean).join("; ")}</span>
       </Box>
-      <Muted>left: {stack.from} · right: {stack.towards}</Muted>
+      <Muted>left: {stack.from} · right: {stack.towards}{stack.checked ? ` · ${stack.checked}` : ""}</Muted>
       {stack.drawing && <SectionDrawing section={stack.drawing} layers={stack.layers} picked={picked} onPick={pick} />}
       <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, columns: { xs: 1, md: 2 }, columnGap: 3 }}>
         {stack.layers.map((layer, index) => (

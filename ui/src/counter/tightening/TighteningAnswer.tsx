@@ -58,7 +58,7 @@ function Fastener({ one, unit, ticket }: { one: Tightening; unit: string; ticket
         {one.passes.length > 1 && <Box>{one.passes.length} passes: {one.passes.map((pass) => pass.text).join(", then ")}</Box>}
         {!one.face && one.orders.map((set, index) => <Box key={index}>order{set.name ? `, ${set.name}` : ""}: {set.labels.join(", ")}</Box>)}
         {one.conversions.length > 0 && <Small>{one.conversions.map((other) => other.text).join(" = ")}</Small>}
-        {one.source && <Muted>{one.source}</Muted>}
+        {one.source && <Muted>{[one.source, one.checked].filter(Boolean).join(" · ")}</Muted>}
         {one.entered && <Box>entered at the counter, not from the series sheet</Box>}
         {one.doubt && <Caution>{one.doubt}</Caution>}
         {(one.entered || one.kind === "none") && <ValueForm one={one} unit={unit} ticket={ticket} />}

@@ -18,7 +18,10 @@ module Gimlet
           end
 
           def after = [("tight" unless @tightening.torque), "back off #{turn('turns')} turn"].compact
-          def later = @tightening.with(kind: TightThenTurn.id, written: @tightening.written.except("then_turns").merge("turns" => written("then_turns")))
+
+          def later
+            @tightening.with(kind: TightThenTurn.id, written: @tightening.written.except("then_turns").merge("turns" => written("then_turns")))
+          end
         end
       end
     end

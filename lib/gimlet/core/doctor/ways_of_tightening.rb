@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require_relative "remark"
+require_relative "sentences"
+
+module Gimlet
+  module Core
+    class Doctor
+      # What the sentences say of bolts and nuts against how they are tightened.
+      class WaysOfTightening
+        include Saying
+
+        # What is said of a fastener => what its tightening or pattern is then.
+        WAYS = { /\bfinger-tight\b/ => ["finger_then_turn"], /\bback(?:ed)? off\b|\btight again\b/ => ["back_off"],
+                 /\b(?:next|meet a) (?:hole|slot)\b/ => ["torque_to_next_slot"], /\bfirm\b/ => %w[firm none] }.freeze
+        PATTERNS = { /\bin a star\b/ => %i[star], /\bmaker's order\b/ => %i[listed],
+                     /\binside outwards\b|\binner bolts to outer\b/ => %i[inner_to_outer listed],
+                     /\bone after the other\b|\bclockwise\b/ => %i[each] }.freeze
+        # The wrong way round: a face is closed from inside outwards and opened from outside inwards. Common practice, no source.
+        BACKWARDS = { "open" => /\binside outwards\b|\binner bolts to outer\b/, "close" => /\boutside inwards\b|\bouter bolts to inner\b/ }.freeze
+
+        # @param series [Catalogue::Series]
+        def initialize(series, _known)
+          @series = series
+          @sentences = Sentences.of(series).select { |sentence| sentence.fasteners.any? }
+        end
+
+        # @return [Array<Remark>]
+        def call = @sentences.flat_map { |sentence| kinds(sentence, sentence.fasteners) + patterns(sentence, sentence.fasteners) }
+
+        private
+
+        def kinds(sentence, fasteners)
+          return [] unless sentence.phase == "close"
+          return by_hand(sentence, fasteners) if sentence.text.match?(/\bby hand only\b/)
+
+          kinds = fasteners.flat_map(&:tightenings).map(&:kind)
+          told = WAYS.select { |words, wanted| sentence.text.match?(words) && !kinds.intersect?(wanted) }.keys
+          told << /\bsnug\b/i if sentence.text.match?(/\bsnug\b/i) && fasteners.flat_map(&:tightenings).none?(&:snug_first)
+          told.map do |words|
+            warning(sentence.place, "“#{sentence.text[words]}” is said of #{names(fasteners)}, whose tightening is #{kinds.uniq.join(', ')}: one " \
+                                    "of them is wrong.")
+          end
+        end
+
+        # Bolts that are only put in by hand are tightened at a moment of their own.
+        def by_hand(sentence, fasteners)
+          (fasteners.map(&:id) - @series.close_order.map(&:tighten)).map do |id|
+            warning(sentence.place,
+                    "leaves #{@series.fastener(id).name} in by hand only: say in close_order when they are tightened (tighten: #{id}).")
+          end
+        end
+
+        def patterns(sentence, fasteners)
+          told = PATTERNS.find { |words, wanted| sentence.text.match?(words) && !fasteners.map(&:pattern).intersect?(wanted) }&.first ||
+                 BACKWARDS[sentence.phase].then { |words| words if sentence.text.match?(words) }
+          return [] unless told
+
+          [warning(sentence.place, "“#{sentence.text[told]}” is said of #{names(fasteners)} (#{fasteners.map(&:pattern).uniq.join(', ')}): it is " \
+                                   "closed from inside outwards and opened the other way, or as the sheet lists it.")]
+        end
+
+        def names(fasteners) = fasteners.map(&:name).join(", ")
+      end
+    end
+  end
+end

@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+
+# Whether it can be put together as it is written: mistakes planted one by one in documents that are sound.
+class AssemblyTest < Minitest::Test
+  include DemoCatalogue
+
+  Doctor = Gimlet::Core::Doctor
+
+  def remarks(series_id)
+    text = document(series_id)
+    yield text
+    Doctor.call(Gimlet::Core::Catalogue::Build.call(text)).map(&:text)
+  end
+
+  def row(document, list, id) = document[list].find { |one| one["id"] == id || one["number"] == id }
+
+  def swap(list, one, other)
+    list[one], list[other] = list[other], list[one]
+  end
+
+  def step(document, key)
+    document["close_order"].find { |one| one.values_at("group", "id", "tighten").compact.first == key }
+  end
+
+  # Series => what is done to it, words of the remark.
+  PLANTED = {
+    "a group left out" => ["brackenholt-dw", ->(one, _) { one["close_order"].pop }, /leaves out the group “right_head”/],
+    "a group closed twice" => ["brackenholt-dw", ->(one, _) { one["close_order"] << { "group" => "piston" } }, /closes twice the group “piston”/],
+    "a manifold over nuts and valves" => ["silverow-sv", lambda { |one, _|
+      one["groups"][1]["after"] = ["inlet_manifold"]
+      one["groups"].find { |group| group["id"] == "rods" }["after"] = ["discharge_manifold"]
+      one["groups"].find { |group| group["id"] == "inlet_manifold" }["after"] = ["discharge_manifold"]
+      order = one["close_order"]
+      order.each { |row| row.delete("after") }
+      order.insert(2, order.delete_at(1))
+    }, /slides over inlet valve \(30 mm outside\) with low-pressure seal \(20 mm inside\)/],
+    "a nut left slack" => ["dunnagarth-pg", lambda { |one, _|
+      one["close_order"].reject! do |row|
+        row["tighten"] == "packing_nuts"
+      end
+    }, /leaves packing nuts slack/],
+    "a part turn on a slack nut" => ["dunnagarth-pg", lambda { |one, test|
+      test.step(one, "packing_nuts").then { one["close_order"].find { |row| row["tighten"] == "packing_nuts" }["text"] = "An eighth on." }
+    }, /does not say that packing nuts are tight again/],
+    "bolts by hand and never tight" => ["dunnagarth-pg", ->(one, _) { one["close_order"].reject! { |row| row["tighten"] == "retainer_bolts" } },
+                                        /leaves oil-seal retainer bolts M12 in by hand only/],
+    "the covers before the plunger" => ["dunnagarth-pg", ->(one, test) { test.swap(one["close_order"], 3, 4) }, /stands before “plungers”/],
+    "the disc after the piston" => ["wexmoor-wx", ->(one, test) { test.swap(one["close_order"], 0, 1) }, /stands before “disc”|which lies deeper/],
+    "the plate before the manifold is back" => ["pellwick-tk4", ->(one, test) { test.swap(one["close_order"], 1, 2) }, /stands before “manifold”/],
+    "no order, and a plate that wants the manifold back" => ["pellwick-tk4", ->(one, _) { one.delete("close_order") }, /stands before “manifold”/],
+    "a washer wider than the seal" => ["drosselby-dk4", ->(one, test) { test.row(one, "parts", "DB 7930")["spec"]["od_mm"] = 19 },
+                                       /slides over crush washer \(19 mm outside\)/],
+    "a seal wider than its guide" => ["drosselby-dk4", ->(one, test) { test.row(one, "parts", "DB 7840")["spec"]["od_mm"] = 60 },
+                                      /is larger outside than rear guide/],
+    "a step after nothing" => ["gravenhythe-gt", lambda { |one, test|
+      test.step(one, "retainers")["after"] = ["plunger"]
+    }, /no group or closing step “plunger”/],
+    "a step that puts what is not there" => ["gravenhythe-gt", ->(one, test) { test.step(one, "retainers")["puts"] = { "retainer" => ["seal"] } },
+                                             /has no layer “seal”/],
+    "an axis of no stack" => ["silverow-sv", ->(one, _) { one["axes"][0]["stacks"][0]["stack"] = "rod" }, /no stack “rod”/],
+    "a passage over nothing" => ["silverow-sv", ->(one, _) { one["axes"][0]["passed_by"][0]["to"] = "ceramic" }, /no stack of this axis has a layer/],
+    "a sentence of what is not there" => ["gravenhythe-gt", ->(one, test) { test.row(one, "areas", "packings")["work"][0]["of"] = ["retainr"] },
+                                          /no stack of this area has a layer “retainr”/],
+    "anti-seize on what stays dry" => ["ulvskar-ux", lambda { |one, test|
+      test.row(one, "stacks", "packing")["layers"].last["consumables"] = [{ "consumable" => "antiseize", "amount" => 1 }]
+    }, /is set in dry, and takes antiseize/],
+    "anti-seize on both faces" => ["ulvskar-ux", ->(one, test) { test.row(one, "stacks", "check_valve")["layers"].last["contact_faces"] = 2 },
+                                   /takes that on 2 faces/],
+    "a plastic head of brass" => ["twyfin-ob2", ->(one, _) { one["cautions"][0]["text"] = "The heads are brass." }, /manifold_material is plastic/],
+    "a tool that is nowhere" => ["drosselby-dk4", ->(one, test) { test.row(one, "groups", "manifold")["tools"] = [] }, /uses a mallet/],
+    "another seal in the first step" => ["orlenhavn-sc3", lambda { |one, _|
+      one["cautions"][0]["text"] = "The seal case's first step is where the high-pressure seal seats: a scratch there leaks."
+    }, /seats high-pressure seal in seal case, where it does not sit/],
+    "an order that begins at the rim" => ["gravenhythe-gt", ->(one, test) { test.row(one, "fasteners", "head_bolts")["order"].reverse! },
+                                          /is it the order of loosening/],
+    "from outside inwards" => ["quellby-va", lambda { |one, test|
+      test.row(one, "groups", "upper_cover")["close"].sub!("inside outwards", "outside inwards")
+    },
+                               /closed from inside outwards/]
+  }.freeze
+
+  PLANTED.each do |name, (series_id, change, words)|
+    define_method(:"test_#{name.tr(' ', '_')}") do
+      found = remarks(series_id) { |text| change.call(text, self) }
+      assert(found.any?(words), "#{found.inspect} lacks #{words}")
+    end
+  end
+
+  # A document of another shop, which says nothing of closing: nothing is asked of it.
+  def test_a_document_that_says_nothing_of_closing
+    assert_empty(remarks("drosselby-dk4") { |one| one.delete("axes") })
+  end
+end
