@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../support/constructions_table"
 require_relative "../support/core"
 
 class WorkedOrdersTest < Minitest::Test
@@ -24,16 +23,6 @@ class WorkedOrdersTest < Minitest::Test
       assert_empty (order["tools"] || []) - tools.map(&:number), told
       other_frames = (order["tools"] ? %w[0 1] : []).map { |frame| "GH T1#{frame}" } - (order["tools"] || [])
       assert_empty other_frames & tools.map(&:number), told
-    end
-  end
-
-  # The documentation's table is counted from the documents, and no construction lacks a column.
-  def test_the_table_of_constructions_is_true
-    assert_equal ConstructionsTable.call(DOCUMENTS), File.read(File.expand_path("../../docs/constructions.md", __dir__))
-    DOCUMENTS.each do |document|
-      cells = ConstructionsTable.cells(document)
-      lacking = %w[kits criteria finish groups].zip(cells.values_at(5, 9, 10, 4)).select { |_, count| count.zero? }
-      assert_empty lacking, document["series"]["id"]
     end
   end
 
