@@ -9,7 +9,8 @@ class WorkedOrdersTest < Minitest::Test
 
   # What is needed and the tools that it takes, without asking how to buy it.
   def worked_out(order)
-    teardown = Gimlet::Core::Teardown.of(variant(order["pump"]), Gimlet::Core::Scope.of(order["work"], at: order["at"] || {}, extent: order["extent"]))
+    teardown = Gimlet::Core::Teardown.of(variant(order["pump"]),
+                                         Gimlet::Core::Scope.of(order["work"], at: order["at"] || {}, extent: order["extent"]))
     [Gimlet::Core::Demand.new(teardown, snapshot), Gimlet::Core::Tools::ToolList.new(teardown, []).tools]
   end
 

@@ -42,12 +42,16 @@ module Gimlet
           top += height
           text
         end
-        "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"#{WIDTH}\" height=\"#{top}\" viewBox=\"0 0 #{WIDTH} #{top}\" " \
-          "font-family=\"sans-serif\" font-size=\"13\" xml:space=\"preserve\">\n<rect width=\"#{WIDTH}\" height=\"#{top}\" fill=\"#fff\"/>\n#{body.join}</svg>\n"
+        <<~SVG
+          <svg xmlns="http://www.w3.org/2000/svg" width="#{WIDTH}" height="#{top}" viewBox="0 0 #{WIDTH} #{top}" font-family="sans-serif" font-size="13">
+          <rect width="#{WIDTH}" height="#{top}" fill="#fff"/>
+          #{body.join}</svg>
+        SVG
       end
 
       private
 
+      # @return [Array(String, Numeric)] elements, and how high it is
       def drawn(stack, top)
         layers = stack.layers_of(@pump)
         drawing = Core::Plan::Section.of(stack, @pump, @snapshot)
@@ -55,11 +59,16 @@ module Gimlet
         axis = top + HEAD + (drawing.radius_mm * scale)
         below = axis + (drawing.radius_mm * scale) + LINE
         lines = layers.each.with_index(1).flat_map { |layer, at| wrapped("#{at}  #{told(layer)}") }
-        named = lines.each_with_index.map { |line, at| text(DRAWN + 50, top + HEAD + (at * LINE), line) }
-        ends = [text(LEFT, below, "< #{stack.from}"), text(LEFT + DRAWN, below, "#{stack.towards} >", anchor: "end")]
-        [[text(LEFT, top + 14, stack.name.sub(/\A./, &:upcase), bold: true), *pieces(drawing, layers, axis, scale), *numbers(drawing, top, scale), *ends,
-          *named].join, [below + LINE, top + HEAD + (lines.size * LINE)].max - top + LINE]
+        [[*titles(stack, top, below), *pieces(drawing, layers, axis, scale), *numbers(drawing, top, scale), *named(lines, top + HEAD)].join,
+         [below + LINE, top + HEAD + (lines.size * LINE)].max - top + LINE]
       end
+
+      def titles(stack, top, below)
+        [text(LEFT, top + 14, stack.name.sub(/\A./, &:upcase), bold: true), text(LEFT, below, "< #{stack.from}"),
+         text(LEFT + DRAWN, below, "#{stack.towards} >", anchor: "end")]
+      end
+
+      def named(lines, top) = lines.each_with_index.map { |line, at| text(DRAWN + 50, top + (at * LINE), line) }
 
       def told(layer) = [layer.name, layer.facing].compact.join(": ")
 
@@ -98,7 +107,8 @@ module Gimlet
       end
 
       def text(left, top, words, anchor: "start", bold: false)
-        "<text x=\"#{left.round(1)}\" y=\"#{top.round(1)}\" text-anchor=\"#{anchor}\"#{' font-weight="bold"' if bold}>#{CGI.escapeHTML(words.to_s)}</text>\n"
+        weight = ' font-weight="bold"' if bold
+        "<text x=\"#{left.round(1)}\" y=\"#{top.round(1)}\" text-anchor=\"#{anchor}\"#{weight}>#{CGI.escapeHTML(words.to_s)}</text>\n"
       end
     end
   end

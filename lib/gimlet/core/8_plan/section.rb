@@ -11,7 +11,8 @@ module Gimlet
       # A stack cut along its axis, drawn to scale from the sizes of its parts. x runs from the stack's `from` to its `towards`, y from the
       # axis outward; everything in mm.
       #
-      # Sizes that are not on file are taken from what is usual for the shape (`guessed`), so that the order and the directions still show.
+      # A wide bore is drawn narrower. Sizes that are not on file are taken from what is usual for the shape (`guessed`), so that the order and the
+      # directions still show.
       module Section
         # `pieces` in the order of the layers; `radius_mm` the largest.
         Drawing = Value.of(:length_mm, :radius_mm, :pieces)
@@ -23,6 +24,8 @@ module Gimlet
         # What a long piece is shortened to, so that the rings beside it can be seen.
         LONGEST = 36
         SHORTEST = 1.4
+        # Radius of the bore.
+        BORE_MM = 3
 
         Size = Value.of(:inner, :outer, :height, :guessed)
         private_constant :Size
@@ -35,7 +38,7 @@ module Gimlet
         # @return [Drawing]
         def of(stack, variant, snapshot)
           layers = stack.layers.each_with_index.select { |layer, _| Catalogue::Condition.met?(layer.condition, variant) }
-          sizes = sizes(layers, variant, snapshot)
+          sizes = narrowed(sizes(layers, variant, snapshot))
           pieces = placed(layers, sizes)
           Drawing.new(length_mm: pieces.map do |piece|
             piece.x_mm + piece.width_mm
@@ -49,6 +52,12 @@ module Gimlet
           end
           usual = specs.filter_map { |spec| spec["od_mm"] }.max || USUAL_OUTER
           layers.zip(specs).map { |(layer, _), spec| size(layer.shape, spec, usual) }
+        end
+
+        # A bore that goes through all is drawn no wider than BORE_MM, so that the rings round it are large enough to tell which way they look.
+        def narrowed(sizes)
+          less = [sizes.map(&:inner).min - BORE_MM, 0].max
+          sizes.map { |size| size.with(inner: size.inner - less, outer: size.outer - less) }
         end
 
         def size(shape, spec, usual)

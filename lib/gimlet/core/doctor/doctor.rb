@@ -10,6 +10,8 @@ require_relative "orders"
 require_relative "pumps"
 require_relative "references"
 require_relative "hand_tools"
+require_relative "hosts"
+require_relative "lists"
 require_relative "rings"
 require_relative "spoken"
 require_relative "springs"
@@ -21,7 +23,8 @@ module Gimlet
     # changes no answer.
     class Doctor
       # Later checks rest on what earlier ones made sure of.
-      ROUNDS = [[References], [Pumps, Goods, Bolts, Directions, Rings, Springs, Spoken, WaysOfTightening, HandTools, Assembly], [Orders]].freeze
+      ROUNDS = [[References], [Pumps, Goods, Bolts, Directions, Rings, Springs, Spoken, Lists, Hosts, WaysOfTightening, HandTools, Assembly],
+                [Orders]].freeze
 
       # What a series is held against: `traits` by id, those that it defines included, and Materials::Table; nil where not at hand.
       Known = Value.of(:traits, :elastomers)

@@ -32,7 +32,7 @@ module Gimlet
         BESIDE = /\b(under|below|on top of|above|after)\ (?:the|its)\ ([a-zA-Z-]+(?:\ [a-zA-Z-]+)?)(?!['’])/
         DEEPER = /under|below/
         # In or down, out or up, to the X.
-        WAY = /\A(?:\ and\ [a-z-]+\ side)?\W*(?:faces\ |looks\ |side\ |end\ )?
+        WAY = /\A(?:\ and\ [a-z-]+\ side)?\W*(?:faces\ |facing\ |looks\ |turned\ |side\ |end\ )?
                (?:(in|inwards?|down|first)\b(?!\ (?:its|the|a)\ )|(out|outwards?|upwards?|up|last)\b(?!\ of)|
                (?:(?:down|up)\ )?(?:to|towards|into|facing|against)\ the\ ([a-zA-Z\ -]+))/x
         # Ends that close a bore from outside, and ends that are its bottom.
@@ -41,7 +41,7 @@ module Gimlet
         # A rod is fixed at one end and open at the other: "in" is towards the end it is fixed at.
         FIXED = /\b(?:crankcase|power end|hydraulic end)\b/
         ON_A_ROD = %w[plunger].freeze
-        SMALL = %w[of the a its one side end].freeze
+        SMALL = %w[of the a it one side end].freeze
         # What an end may be called besides.
         CALLED = { "oil" => %w[crankcase power] }.freeze
 
@@ -101,7 +101,8 @@ module Gimlet
           shared.key(shared.values.max) if shared.values.uniq.size == 2
         end
 
-        def self.content(name) = name.downcase.scan(/[a-z-]+/) - SMALL
+        # "O-rings" are named as each of them is.
+        def self.content(name) = name.downcase.scan(/[a-z-]+/).map { |word| word.sub(/(?<=[a-z]{3})s\z/, "") } - SMALL
 
         private
 

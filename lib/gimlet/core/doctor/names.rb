@@ -25,6 +25,8 @@ module Gimlet
           @called = called.map { |words, at| [/(?<![\w-])#{Regexp.escape(words)}s?(?![\w-])(?!#{A_SIDE})/, words.size, at] }
         end
 
+        attr_reader :stack
+
         # @param text [String]
         # @return [Array<Named>] in the order in which they stand
         def in(text)

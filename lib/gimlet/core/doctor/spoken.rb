@@ -7,16 +7,17 @@ require_relative "sentences"
 module Gimlet
   module Core
     class Doctor
-      # What the sentences say of pieces against how they lie: directions, orders, what sits in what. Words can be misread, so all of this is warned
-      # of and none refused.
+      # Which way the pieces look by the sentences, against their layers. Words can be misread, so all of this is warned of and none refused.
       class Spoken
         include Saying
 
-        # "In first: a, b, c" starts at the bottom of the bore; "onto the rod: a, b" where the rod is fixed; "from the X inwards: a, b" at X.
-        FROM = /\bfrom (?:the |its )?([a-z -]+?)(?: inwards?| outwards?| down| up)?:\s*(.+)/i
-        INNER = /\b(?:in first|into the bore, in this order|onto the (?:rod|bolt|guide))\b[^:]*:\s*(.+)/i
         # A note that tells what happens when a piece is the wrong way round.
         WRONG = /\b(?:leaks?|wrong|reversed|swapped|otherwise|no pressure|no water)\b/
+
+        # "On the flat side" of what it sits on.
+        ON_SIDE = /\bon the (flat|pointed|wide|narrow) side\b/
+        # "The outlet's mark shows through the outlet port".
+        MARK = /\b(inlet|outlet)(?:'s)?(?: mark| face)?\b[^;,.]*?\bthrough (?:the |its )?(inlet|outlet) port/
 
         # @param series [Catalogue::Series]
         def initialize(series, _known)
@@ -26,7 +27,7 @@ module Gimlet
 
         # @return [Array<Remark>]
         def call
-          @sentences.flat_map { |one| directions(one) + order(one) + steps(one) + material(one) }
+          @sentences.flat_map { |one| directions(one) + sides(one) + marks(one.place, one.text) + material(one) } + facings
         end
 
         private
@@ -34,67 +35,41 @@ module Gimlet
         def directions(sentence)
           return [] if sentence.phase == "note" && sentence.text.match?(WRONG)
 
-          sentence.named.filter_map do |named|
+          subjects(sentence).filter_map do |named|
             opens = named.layer.opens_to or next
-            told = Facing.new(named.stack, named.at).ends(named.words).find { |_, way| way != opens }
-            next unless told
-
+            told = Facing.new(named.stack, named.at).ends(named.words).find { |_, way| way != opens } or next
             warning(sentence.place, "“#{sentence.short}” puts #{named.layer.name} with its #{told.first} so that it opens to " \
                                     "#{named.stack[told.last]}, but its layer opens to #{named.stack[opens]}: one of them is wrong.")
           end
         end
 
-        # A list that says where it begins names the pieces in the order in which they lie.
-        def order(sentence)
-          list = sentence.text[INNER, 1] || sentence.text[FROM, 2] or return []
-          lines(sentence.with(text: list).named.reject(&:aside)).filter_map do |named|
-            start = sentence.text.match?(INNER) ? Facing.inner(named.first.stack) : end_called(named.first.stack, sentence.text[FROM, 1].downcase)
-            start && lying(sentence, named, start)
+        # Where a sentence names no piece, it speaks of the one that has a direction, if there is one only.
+        def subjects(sentence)
+          named = sentence.named
+          return named if named.any? || sentence.phase != "work"
+
+          layers = sentence.names.flat_map { |names| names.stack.layers.each_index.map { |at| [names.stack, at] } }
+          turned = layers.select { |stack, at| stack.layers[at].opens_to }
+          turned.size == 1 ? [Names::Named.new(stack: turned[0][0], at: turned[0][1], from: 0, size: 0, words: sentence.text)] : []
+        end
+
+        def sides(sentence)
+          sentence.named.filter_map do |named|
+            is, told = named.layer.facing.to_s[ON_SIDE, 1], named.words[ON_SIDE, 1]
+            next if is.nil? || told.nil? || is == told
+
+            warning(sentence.place,
+                    "“#{sentence.short}” puts #{named.layer.name} on the #{told} side, its layer on the #{is} side: one of them is wrong.")
           end
         end
 
-        # @param named [Array<Names::Named>]
-        # @return [Array<Array<Names::Named>>] those of one stack, or of stacks on one axis, together
-        def lines(named)
-          axes = @series.axes.map { |axis| axis.stacks.map(&:first) }
-          named.uniq { |piece| [piece.stack.id, piece.at] }.group_by { |piece| axes.find { |ids| ids.include?(piece.stack.id) } || piece.stack.id }
-               .values.select { |pieces| pieces.size > 1 }
+        def facings
+          @series.stacks.flat_map { |stack| stack.layers.flat_map { |layer| marks("stacks.#{stack.id}.#{layer.slot}", layer.facing.to_s) } }
         end
 
-        def lying(sentence, named, start)
-          wanted = named.sort_by { |piece| along(piece) }
-          wanted.reverse! unless start == "from"
-          return if named == wanted
-
-          warning(sentence.place, "“#{sentence.short}” names #{named.map do |piece|
-            piece.layer.name
-          end.join(', ')}; from #{named.first.stack[start]} they lie " \
-                                  "as #{wanted.map { |piece| piece.layer.name }.join(', ')}: one order is wrong.")
-        end
-
-        # Where a piece lies along its axis.
-        def along(piece)
-          stacks = @series.axes.map { |axis| axis.stacks.map(&:first) }.find { |ids| ids.include?(piece.stack.id) } || []
-          [stacks.index(piece.stack.id) || 0, piece.at]
-        end
-
-        # An end of the stack, or the piece that lies there.
-        def end_called(stack, name)
-          way = Facing.end_called(stack, Facing.content(name)) and return way
-          places = stack.layers.each_index.select { |at| stack.layers[at].name.downcase.split.last == name.split.last }
-          { 0 => "from", stack.layers.size - 1 => "towards" }[places.first] if places.one?
-        end
-
-        # "The seal case's first step is where the low-pressure seal seats": it must sit in that case.
-        def steps(sentence)
-          return [] unless sentence.text.match?(/\b(?:first|second) step\b/) && sentence.text.match?(/\bseats?\b/)
-
-          hosts, seats = sentence.named.partition { |named| named.stack.layers.any? { |layer| layer.inside == named.layer.slot } }
-          told = sentence.text.downcase
-          seats = seats.select { |named| told[named.from..].match?(/\A[\w -]*?\bseats\b/) }
-          seats.reject { |named| hosts.empty? || hosts.map { |host| host.layer.slot }.include?(named.layer.inside) }.map do |named|
-            warning(sentence.place,
-                    "“#{sentence.short}” seats #{named.layer.name} in #{hosts.first.layer.name}, where it does not sit: say which seal does.")
+        def marks(place, text)
+          text.scan(MARK).reject { |mark, port| mark == port }.map do |mark, port|
+            warning(place, "shows the #{mark}'s mark through the #{port} port: each shows through its own.")
           end
         end
 

@@ -55,25 +55,29 @@ module Gimlet
         def other(side) = side == :inlet ? :discharge : :inlet
         def told(stack) = [stack.colour, stack.spring].compact
 
-        # The words that stand before "spring", or the first of what is told of it, against the parts.
+        # The words that stand before "spring" or "cage", or the first of what is told of the spring, against the parts.
         def colour(stack, text)
-          said = text[/\b(#{COLOURS.join('|')})(?:,? [a-z]+)? springs?\b/, 1] || (text[/\A(#{COLOURS.join('|')})\b/, 1] if text.equal?(stack.spring))
-          has = specs(stack).filter_map { |spec| spec["colour"] }.uniq
-          return [] if said.nil? || has.empty? || has.include?(said)
+          spring = text[/\b(#{COLOURS.join('|')})(?:,? [a-z]+)? springs?\b/,
+                        1] || (text[/\A(#{COLOURS.join('|')})\b(?! \w)/, 1] if text.equal?(stack.spring))
+          { "spring" => spring, "cage" => text[/\b(#{COLOURS.join('|')})(?: plastic)? cage\b/, 1] }.compact.filter_map do |shape, said|
+            has = specs(stack, shape).filter_map { |spec| spec["colour"] }.uniq
+            next if has.empty? || has.include?(said)
 
-          [error("stacks.#{stack.id}", "is told to have a #{said} spring, its part is #{has.join(' or ')}: one is wrong.")]
+            error("stacks.#{stack.id}", "is told to have a #{said} #{shape}, its part is #{has.join(' or ')}: one is wrong.")
+          end
         end
 
         def turns(stack, text)
           said = text.scan(TURNS).flatten.map(&:to_f)
-          has = specs(stack).filter_map { |spec| spec["turns"]&.to_f }.uniq
+          has = specs(stack, "spring").filter_map { |spec| spec["turns"]&.to_f }.uniq
           return [] if said.empty? || has.empty? || (said - has).empty?
 
           [error("stacks.#{stack.id}", "is told to have a spring of #{said.join(' and ')} turns, its part has #{has.join(' or ')}: one is wrong.")]
         end
 
-        def specs(stack)
-          slots = stack.layers.select { |layer| %w[spring valve].include?(layer.shape) }.map(&:slot)
+        # A valve that is one piece has the colour that is told of its spring or its cage.
+        def specs(stack, shape)
+          slots = stack.layers.select { |layer| [shape, "valve"].include?(layer.shape) }.map(&:slot)
           @series.fits.select { |fit| slots.include?(fit.slot) }.filter_map { |fit| @parts[fit.part]&.spec }
         end
       end

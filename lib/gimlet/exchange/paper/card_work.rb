@@ -42,7 +42,7 @@ module Gimlet
           return if @record["stacks"].empty?
 
           @sheet.heading "Which way round", with: 200
-          @sheet.line "Dark is new, grey is looked over, white goes back as it is.", size: Sheet::SMALL
+          @sheet.line "Dark is new, grey is looked over, white goes back as it is. A wide bore is drawn narrower.", size: Sheet::SMALL
           @record["stacks"].each { |stack| StackEntry.new(@sheet, stack).draw }
         end
 

@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+# How much of what can be turned round in the demo's documents the doctor notices, by kind: every piece drawn to its other end, every word of
+# direction, every two neighbours, every list and every step of closing. Takes two minutes.
+#
+#   bundle exec ruby bench/reversals.rb
+require "json"
+require_relative "../lib/gimlet/core/1_catalogue/build"
+require_relative "../lib/gimlet/core/doctor/doctor"
+require_relative "../test/support/reversals"
+
+ROW = "%<kind>-9s %<noticed>4d of %<all>4d"
+documents = Dir[File.expand_path("../data/demo/catalogue/*.json", __dir__)].map { |file| JSON.parse(File.read(file)) }
+remarks = ->(document) { Gimlet::Core::Doctor.call(Gimlet::Core::Catalogue::Build.call(document)) }
+
+puts format("%<remarks>d remarks on the demo as it is", remarks: documents.sum { |document| remarks.call(document).size })
+documents.flat_map { |document| Reversals.of(document) }.group_by(&:kind).each do |kind, reversals|
+  missed = reversals.select { |reversal| remarks.call(reversal.document).empty? }
+  puts format(ROW, kind: kind, noticed: reversals.size - missed.size, all: reversals.size)
+  missed.each { |reversal| puts "          not noticed: #{reversal.name}" }
+end
