@@ -137,7 +137,7 @@ class ExampleCatalogueTest < Minitest::Test
   def test_the_section_is_to_scale_and_faces_the_right_way
     drawing = Core::Plan::Section.of(pump("FX-20 from 4000").series.stack("packing"), pump("FX-20 from 4000"), SNAPSHOT)
     seal, = drawing.pieces
-    assert_equal [0.0, 6.0, 10.0, 14.0], [seal.x_mm, seal.width_mm, seal.inner_mm, seal.outer_mm]
+    assert_equal [0.0, 6.0, 3.0, 7.0], [seal.x_mm, seal.width_mm, seal.inner_mm, seal.outer_mm], "4 mm thick; the bore is drawn 3 mm from the axis"
     mouth = seal.outlines.first.map(&:first).tally
     assert_equal 4, mouth[0.0], "the lips are at the left, where it opens to"
     guide, wiper = drawing.pieces.last(2)

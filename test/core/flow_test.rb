@@ -57,10 +57,10 @@ class FlowTest < Minitest::Test
     told if told.all? { |id, value| value.between?(Flow::FIGURES[id].least, Flow::FIGURES[id].most) }
   end
 
-  def test_two_thousand_machines_of_which_some_figures_are_known
+  def test_a_thousand_machines_of_which_some_figures_are_known
     random = Random.new(seed = ENV.fetch("SEED", "4711").to_i)
     found = 0
-    2_000.times do
+    1_000.times do
       truth = machine(random) or next
       known = truth.to_a.sample(random.rand(3..12), random: random).to_h
       solved = Flow::Solve.new.call(known)
@@ -72,7 +72,7 @@ class FlowTest < Minitest::Test
         assert_in_delta 1, figure.value / truth[figure.id], 1e-6, "seed #{seed}: #{figure.id} from #{known}"
       end
     end
-    assert_operator found, :>, 2500
+    assert_operator found, :>, 1200
   end
 
   # Any unknown from any sufficient set: each equation's figures, all but one known; and two equations at once.

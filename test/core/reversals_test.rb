@@ -13,7 +13,7 @@ class ReversalsTest < Minitest::Test
             Doctor::Hosts].freeze
   # Share that is noticed at least, by kind.
   BARS = { drawing: 0.9, words: 0.85, layers: 0.85, rings: 1.0, springs: 0.8, closing: 0.75, lists: 0.85 }.freeze
-  EACH = 2
+  EACH = 1
 
   def test_what_is_turned_round_is_noticed
     random = Random.new(Minitest.seed)
@@ -28,7 +28,7 @@ class ReversalsTest < Minitest::Test
       missed = found.reject(&:last).map(&:first)
       assert_operator missed.size, :<=, (found.size * (1 - share)).ceil, "#{kind} of #{found.size}, seed #{Minitest.seed}: #{missed.join('; ')}"
     end
-    assert_operator noticed.values.sum(&:size), :>=, 150
+    assert_operator noticed.values.sum(&:size), :>=, 90
   end
 
   def test_nothing_is_said_of_what_is_right

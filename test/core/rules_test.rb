@@ -48,7 +48,7 @@ class RulesTest < Minitest::Test
   def test_what_is_changed_together_is_a_closure
     random = Random.new(Minitest.seed)
     areas = %w[inlet_valves discharge_valves packings plungers oil_seals]
-    200.times do
+    80.times do
       rules = Array.new(random.rand(1..4)) { areas.sample(2, random: random) }
       text = document("drosselby-dk4").merge("change_together" => rules.map { |some| { "areas" => some, "reason" => some.join(" and ") } })
       pump = Core::Catalogue::Snapshot.new([Core::Catalogue::Build.call(text)], version: "x").variants.first

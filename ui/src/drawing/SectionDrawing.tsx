@@ -67,7 +67,7 @@ export function FateSwatch({ fate }: { fate: string | null }) {
   const id = useId();
   const fill = filling(fate, id);
   return (
-    <svg width={22} height={14} aria-hidden style={{ verticalAlign: "-2px", marginRight: 4 }}>
+    <svg width={22} height={14} aria-hidden style={{ verticalAlign: "-2px", marginRight: 4, flex: "none" }}>
       <Fillings id={id} />
       <rect x={1} y={1} width={20} height={12} fill={fill} stroke={ink} strokeDasharray={fill === "none" ? "4 2" : undefined} />
     </svg>

@@ -72,8 +72,11 @@ module Gimlet
 
       def passed
         others = @series.areas_of(@variant) - @areas
-        slots = others.to_h { |area| [area, handled(area.stacks - @areas.flat_map(&:stacks))] }.reject { |_, handled| handled.empty? }
-        slots.to_h { |area, handled| [area, area.work.select { |work| (work.of || []).intersect?(handled) }] }
+        work = others.to_h do |area|
+          handled = handled(area.stacks - @areas.flat_map(&:stacks))
+          [area, area.work.select { |work| (work.of || []).intersect?(handled) }]
+        end
+        work.reject { |_, sentences| sentences.empty? }
       end
 
       def handled(stacks) = @places.select { |place| stacks.include?(place.stack.id) }.map { |place| place.layer.slot }.uniq
