@@ -9,13 +9,12 @@ require_relative "../lib/gimlet/core/1_catalogue/build"
 require_relative "../lib/gimlet/core/doctor/doctor"
 require_relative "../test/support/reversals"
 
-ROW = "%<kind>-9s %<noticed>4d of %<all>4d"
 documents = Dir[File.expand_path("../data/demo/catalogue/*.json", __dir__)].map { |file| JSON.parse(File.read(file)) }
 remarks = ->(document) { Gimlet::Core::Doctor.call(Gimlet::Core::Catalogue::Build.call(document)) }
 
-puts format("%<remarks>d remarks on the demo as it is", remarks: documents.sum { |document| remarks.call(document).size })
+puts "#{documents.sum { |document| remarks.call(document).size }} remarks on the demo as it is"
 documents.flat_map { |document| Reversals.of(document) }.group_by(&:kind).each do |kind, reversals|
   missed = reversals.select { |reversal| remarks.call(reversal.document).empty? }
-  puts format(ROW, kind: kind, noticed: reversals.size - missed.size, all: reversals.size)
+  puts "#{kind.to_s.ljust(9)} #{reversals.size - missed.size} of #{reversals.size}"
   missed.each { |reversal| puts "          not noticed: #{reversal.name}" }
 end

@@ -13,6 +13,7 @@ require_relative "hand_tools"
 require_relative "hosts"
 require_relative "lists"
 require_relative "rings"
+require_relative "sentences"
 require_relative "spoken"
 require_relative "springs"
 require_relative "ways_of_tightening"
@@ -26,8 +27,9 @@ module Gimlet
       ROUNDS = [[References], [Pumps, Goods, Bolts, Directions, Rings, Springs, Spoken, Lists, Hosts, WaysOfTightening, HandTools, Assembly],
                 [Orders]].freeze
 
-      # What a series is held against: `traits` by id, those that it defines included, and Materials::Table; nil where not at hand.
-      Known = Value.of(:traits, :elastomers)
+      # What a series is held against: `traits` by id, those that it defines included, and Materials::Table, nil where not at hand; and its own
+      # `sentences`, once its references are sound.
+      Known = Value.of(:traits, :elastomers, :sentences)
 
       # @param series [Catalogue::Series]
       # @param vocabulary [Readings::Vocabulary, nil]
@@ -39,6 +41,8 @@ module Gimlet
         ROUNDS.each do |checks|
           found += checks.flat_map { |check| check.new(series, known).call }
           break if found.any?(&:error?)
+
+          known = known.with(sentences: Sentences.of(series)) unless known.sentences
         end
         found.map { |one| one.with(place: "#{series.id} #{one.place}") }
       end

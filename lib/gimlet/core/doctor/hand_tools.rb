@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "remark"
-require_relative "sentences"
 
 module Gimlet
   module Core
@@ -22,9 +21,10 @@ module Gimlet
         DENIED = /\b(?:never|no|not|nothing|without)\b[^;.]*\z/
 
         # @param series [Catalogue::Series]
-        def initialize(series, _known)
+        # @param known [Known] its sentences
+        def initialize(series, known)
           @pieces = series.stacks.flat_map(&:layers).map { |layer| layer.name.downcase }.join(" ")
-          @sentences = Sentences.of(series).reject { |sentence| sentence.phase == "note" }
+          @sentences = known.sentences.reject { |sentence| sentence.phase == "note" }
         end
 
         # @return [Array<Remark>]

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "remark"
-require_relative "sentences"
 
 module Gimlet
   module Core
@@ -12,9 +11,9 @@ module Gimlet
 
         INTO = /\b(?:go(?:es)?|built|laid(?: flat)?|sits?|lies?) (?:in|into) (?:the |its |each )?\z/
 
-        # @param series [Catalogue::Series]
-        def initialize(series, _known)
-          @sentences = Sentences.of(series)
+        # @param known [Known] the sentences of a series
+        def initialize(_series, known)
+          @sentences = known.sentences
         end
 
         # @return [Array<Remark>]

@@ -2,7 +2,6 @@
 
 require_relative "facing"
 require_relative "remark"
-require_relative "sentences"
 
 module Gimlet
   module Core
@@ -18,9 +17,10 @@ module Gimlet
         THEN = /\A(?!.*\b(?:out|off|draw)\b)(.*\bfirst, then\b.*)/i
 
         # @param series [Catalogue::Series]
-        def initialize(series, _known)
+        # @param known [Known] its sentences
+        def initialize(series, known)
           @series = series
-          @sentences = Sentences.of(series)
+          @sentences = known.sentences
         end
 
         # @return [Array<Remark>]
@@ -31,7 +31,7 @@ module Gimlet
         # A list that says where it begins names the pieces in the order in which they lie.
         def order(sentence)
           list = sentence.text[INNER, 1] || sentence.text[FROM, 2] || sentence.text[THEN, 1] or return []
-          lines(sentence.with(text: list).named.reject(&:aside)).filter_map do |named|
+          lines(sentence.naming(list).reject(&:aside)).filter_map do |named|
             start = start(sentence, named.first.stack) and lying(sentence, named, start)
           end
         end

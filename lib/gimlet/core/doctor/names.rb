@@ -13,6 +13,7 @@ module Gimlet
         # another's sake: "groove to the seal".
         Named = Value.of(:stack, :at, :from, :size, :words, :aside) do
           def layer = stack.layers[at]
+          def covers?(place) = place.between?(from, from + size - 1)
         end
 
         ASIDE = /\b(?:to|on|under|of|with|into|over|behind|against|in|round|after|below|above|facing|before)(?: (?:the|its|a|new|a new))?\s\z/

@@ -11,20 +11,17 @@ module Gimlet
       #   Sentences.of(series).first.text   # => "Support ring, flat side in; packing at an angle, then pressed."
       #   Sentences.of(series).first.named.map(&:words) # => [", flat side in; ", " at an angle, then pressed."]
       module Sentences
-        # `place` is where it stands, `names` those of the stacks it may speak of, `tools` names of what lies ready for it, `fasteners` those that
-        # it is said of; `phase` is "open", "work", "close" or "note".
-        Sentence = Value.of(:place, :text, :names, :tools, :fasteners, :phase) do
+        # `place` is where it stands, `named` the pieces that it names, `names` those of the stacks it may speak of, `tools` names of what lies ready
+        # for it, `fasteners` those that it is said of; `phase` is "open", "work", "close" or "note".
+        Sentence = Value.of(:place, :text, :named, :names, :tools, :fasteners, :phase) do
           # @return [String] its beginning
           def short = text.size > 90 ? "#{text[0, 88]}…" : text
 
-          # @return [Array<Names::Named>] pieces in the order in which it names them; the longest name where two stacks have one for the same words
-          def named
+          # @param text [String] part of it
+          # @return [Array<Names::Named>] pieces in the order in which that names them; the longest name where two stacks have one for the same words
+          def naming(text)
             all = names.flat_map { |names| names.in(text) }
-            all.reject do |one|
-              all.any? do |other|
-                other.size > one.size && (other.from...(other.from + other.size)).cover?(one.from)
-              end
-            end.sort_by(&:from)
+            all.reject { |one| all.any? { |other| other.size > one.size && other.covers?(one.from) } }.sort_by(&:from)
           end
         end
 
@@ -35,7 +32,7 @@ module Gimlet
         def of(series)
           names = series.stacks.to_h { |stack| [stack.id, Names.new(stack)] }
           (areas(series, names) + groups(series, names) + steps(series, names) + notes(series, names)).flat_map do |entry|
-            entry.text.split(/(?<=[.!?])\s+/).map { |text| entry.with(text: text) }
+            entry.text.split(/(?<=[.!?])\s+/).map { |text| entry.with(text: text, named: entry.naming(text)) }
           end
         end
 

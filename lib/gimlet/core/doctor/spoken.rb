@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 require_relative "facing"
+require_relative "names"
 require_relative "remark"
-require_relative "sentences"
 
 module Gimlet
   module Core
@@ -20,9 +20,10 @@ module Gimlet
         MARK = /\b(inlet|outlet)(?:'s)?(?: mark| face)?\b[^;,.]*?\bthrough (?:the |its )?(inlet|outlet) port/
 
         # @param series [Catalogue::Series]
-        def initialize(series, _known)
+        # @param known [Known] its sentences
+        def initialize(series, known)
           @series = series
-          @sentences = Sentences.of(series)
+          @sentences = known.sentences
         end
 
         # @return [Array<Remark>]

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "remark"
-require_relative "sentences"
 
 module Gimlet
   module Core
@@ -17,8 +16,10 @@ module Gimlet
         TURNS = /\b(\d+(?:\.\d+)?) turns\b/
 
         # @param series [Catalogue::Series]
-        def initialize(series, _known)
+        # @param known [Known] its sentences
+        def initialize(series, known)
           @series = series
+          @sentences = known.sentences
           @parts = series.parts.to_h { |part| [part.number, part] }
         end
 
@@ -29,7 +30,7 @@ module Gimlet
 
         # Whoever says which one is the stiffer says the same.
         def stiffer
-          claims = of_stacks + Sentences.of(@series).flat_map { |sentence| of_words(sentence) }
+          claims = of_stacks + @sentences.flat_map { |sentence| of_words(sentence) }
           first = claims.first or return []
           other = claims.find { |_, side| side != first.last } or return []
 

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "remark"
-require_relative "sentences"
 
 module Gimlet
   module Core
@@ -20,9 +19,10 @@ module Gimlet
         BACKWARDS = { "open" => /\binside outwards\b|\binner bolts to outer\b/, "close" => /\boutside inwards\b|\bouter bolts to inner\b/ }.freeze
 
         # @param series [Catalogue::Series]
-        def initialize(series, _known)
+        # @param known [Known] its sentences
+        def initialize(series, known)
           @series = series
-          @sentences = Sentences.of(series).select { |sentence| sentence.fasteners.any? }
+          @sentences = known.sentences.select { |sentence| sentence.fasteners.any? }
         end
 
         # @return [Array<Remark>]
