@@ -9,10 +9,11 @@ class ReversalsTest < Minitest::Test
   include DemoCatalogue
 
   Doctor = Gimlet::Core::Doctor
-  CHECKS = [Doctor::Bolts, Doctor::Directions, Doctor::Rings, Doctor::Springs, Doctor::Assembly, Doctor::WaysOfTightening, Doctor::Spoken, Doctor::Lists,
-            Doctor::Hosts].freeze
+  # The quick ones first.
+  CHECKS = [Doctor::Bolts, Doctor::Directions, Doctor::Rings, Doctor::Springs, Doctor::Assembly, Doctor::Passing, Doctor::WaysOfTightening,
+            Doctor::Spoken, Doctor::Lists, Doctor::Hosts].freeze
   # Share that is noticed at least, by kind.
-  BARS = { drawing: 0.9, words: 0.85, layers: 0.85, rings: 1.0, springs: 0.8, closing: 0.75, lists: 0.85 }.freeze
+  BARS = { drawing: 0.9, words: 0.85, layers: 0.85, rings: 0.9, springs: 0.8, closing: 0.75, lists: 0.85 }.freeze
   EACH = 1
 
   def test_what_is_turned_round_is_noticed

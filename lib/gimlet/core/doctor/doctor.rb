@@ -12,6 +12,7 @@ require_relative "references"
 require_relative "hand_tools"
 require_relative "hosts"
 require_relative "lists"
+require_relative "passing"
 require_relative "rings"
 require_relative "sentences"
 require_relative "spoken"
@@ -24,7 +25,7 @@ module Gimlet
     # changes no answer.
     class Doctor
       # Later checks rest on what earlier ones made sure of.
-      ROUNDS = [[References], [Pumps, Goods, Bolts, Directions, Rings, Springs, Spoken, Lists, Hosts, WaysOfTightening, HandTools, Assembly],
+      ROUNDS = [[References], [Pumps, Goods, Bolts, Directions, Rings, Springs, Spoken, Lists, Hosts, WaysOfTightening, HandTools, Assembly, Passing],
                 [Orders]].freeze
 
       # What a series is held against: `traits` by id, those that it defines included, and Materials::Table, nil where not at hand; and its own

@@ -33,8 +33,8 @@ module Gimlet
             way = pressure(stack, oring) or next
             next if (oring < backup) == (way == "from")
 
-            error(place(stack, stack.layers[backup]), "meets the pressure before #{stack.layers[oring].name}: the O-ring lies on the pressure side " \
-                                                      "(#{stack[way]}), its backup ring behind it. Change their places.")
+            warning(place(stack, stack.layers[backup]), "meets the pressure before #{stack.layers[oring].name}: the O-ring lies on the pressure " \
+                                                        "side (#{stack[way]}), its backup ring behind it. Change their places.")
           end
         end
 
@@ -44,12 +44,16 @@ module Gimlet
             layer = stack.layers[backup]
             next if [nil, oring < backup ? "from" : "towards"].include?(layer.opens_to)
 
-            error(place(stack, layer), "opens to #{layer.opens_to}, away from #{stack.layers[oring].name}, which it backs: turn opens_to.")
+            warning(place(stack, layer), "opens to #{layer.opens_to}, away from #{stack.layers[oring].name}, which it backs: turn opens_to.")
           end
         end
 
-        # @return [Array<Array(Integer, Integer)>] O-ring and backup that lie beside each other
+        # @return [Array<Array(Integer, Integer)>] O-ring and backup that lie beside each other; not one with a backup on both sides
         def pairs(stack)
+          beside(stack).group_by(&:first).values.select { |same| same.size == 1 }.flatten(1)
+        end
+
+        def beside(stack)
           (0...(stack.layers.size - 1)).filter_map do |at|
             shapes = stack.layers[at, 2].map(&:shape)
             next unless shapes.sort == %w[backup oring] && stack.layers[at, 2].map(&:inside).uniq.size == 1

@@ -1,0 +1,106 @@
+# frozen_string_literal: true
+
+require_relative "close_plan"
+require_relative "remark"
+
+module Gimlet
+  module Core
+    class Doctor
+      # Whether pieces fit past and into each other, by the sizes of their parts: nothing is put on before what must slide over it.
+      class Passing
+        include Saying
+
+        # A lip is smaller than the rod it grips, a ring larger than its groove. Common practice, no source.
+        GRIP_MM = 0.8
+
+        # @param series [Catalogue::Series]
+        def initialize(series, _known = nil)
+          @series = series
+          @plan = ClosePlan.new(series)
+        end
+
+        # @return [Array<Remark>]
+        def call = passages + hosts
+
+        # @return [Boolean] whether a group could not slide over what another puts on.
+        def blocked?(group, other)
+          passings.any? do |axis, passage|
+            passage.by == group.id && variants.any? do |variant|
+              pieces = on_the_way(axis, passage).select { |stack, layer| @plan.put(stack, layer.slot) == other.id }
+              too_large(pieces, passage, variant, Float::INFINITY)
+            end
+          end
+        end
+
+        private
+
+        def passings = @series.axes.flat_map { |axis| (axis.passed_by || []).map { |passage| [axis, passage] } }
+
+        def passages
+          passings.filter_map do |axis, passage|
+            at = @plan.keys.index(passage.by) or next
+            large = variants.filter_map { |variant| too_large(on_the_way(axis, passage), passage, variant, at) }.first or next
+            error("close_order.#{passage.by}", large)
+          end
+        end
+
+        def variants
+          @variants ||= Catalogue::Variant.of_series(@series).uniq { |variant| [variant.traits.values_at(*@series.condition_keys), variant.sides] }
+        end
+
+        # What lies from the open end down to the piece that is passed over, itself included.
+        def on_the_way(axis, passage)
+          all = @plan.pieces(axis.stacks)
+          all.take(all.index { |_, layer| layer.slot == passage.to }.to_i + 1)
+        end
+
+        # @return [String, nil] what is on the rod by then and too large to be passed over
+        def too_large(pieces, passage, variant, at)
+          on = pieces.select { |stack, layer| Catalogue::Condition.met?(layer.condition, variant) && (@plan.place(stack, layer) || 0) < at }
+          widest = on.max_by { |_, layer| size(layer, variant, "od_mm") || 0 }&.last
+          narrow = narrowest(passage, variant, at)
+          return unless widest && narrow && size(widest, variant, "od_mm").to_f > size(narrow, variant, "id_mm") + GRIP_MM
+
+          "slides over #{widest.name} (#{size(widest, variant,
+                                              'od_mm')} mm outside) with #{narrow.name} (#{size(narrow, variant,
+                                                                                                'id_mm')} mm inside), which cannot " \
+            "pass: put it on before."
+        end
+
+        # What goes along is in its place by then.
+        def narrowest(passage, variant, at)
+          carried = passage.carries.flat_map do |id, slots|
+            @series.stack(id).layers.select do |layer|
+              slots.include?(layer.slot)
+            end.map { |layer| [@series.stack(id), layer] }
+          end
+          there = carried.select { |stack, layer| Catalogue::Condition.met?(layer.condition, variant) && (@plan.place(stack, layer) || -1) < at }
+          there.map(&:last).select { |layer| size(layer, variant, "id_mm") }.min_by { |layer| size(layer, variant, "id_mm") }
+        end
+
+        def size(layer, variant, which)
+          numbers = variant.series.parts_for(layer.slot, variant)
+          spec = numbers.one? && @series.parts.find { |part| part.number == numbers.first }&.spec or return
+          spec[which] || (which == "od_mm" && spec["id_mm"] && spec["section_mm"] ? spec["id_mm"] + (2 * spec["section_mm"]) : nil)
+        end
+
+        # What sits in another is no larger than that.
+        def hosts
+          @series.stacks.flat_map do |stack|
+            stack.layers.select(&:inside).map do |layer|
+              [stack, layer, stack.layer(layer.inside)]
+            end
+          end.filter_map do |stack, layer, host|
+            large = variants.find do |variant|
+              inner, outer = size(layer, variant, "od_mm"), size(host, variant, "od_mm")
+              inner && outer && inner > outer + (2 * GRIP_MM) && !%w[oring].include?(layer.shape)
+            end
+            next unless large
+
+            warning("stacks.#{stack.id}.#{layer.slot}", "is larger outside than #{host.name}, in which it sits (#{large.id}): one size is wrong.")
+          end
+        end
+      end
+    end
+  end
+end
