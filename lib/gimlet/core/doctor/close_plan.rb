@@ -32,8 +32,8 @@ module Gimlet
         # @return [Integer, nil] place of that step
         def place(stack, layer) = put(stack, layer.slot)&.then { |key| @keys.index(key) }
 
-        # @return [Array<Array<Array(Catalogue::Stack, Catalogue::Layer)>>] pieces of each axis from its open end inward; a stack that is on no axis is
-        #   one of its own, where it is known which end of it is the bottom
+        # @return [Array<Array<Array(Catalogue::Stack, Catalogue::Layer)>>] pieces of each axis from its open end inward; a stack that is on no
+        #   axis is one of its own, where it is known which end of it is the bottom
         def axes
           own = @series.axes.flat_map { |axis| axis.stacks.map(&:first) }
           others = @series.stacks.reject { |stack| own.include?(stack.id) }
