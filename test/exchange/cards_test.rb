@@ -89,7 +89,7 @@ class CardsTest < Minitest::Test
                "The greased piston assembly, driven until it bottoms in the first head"],
     "UX3800" => ["anti-seize on its back only, never on that face", "none on the bronze backup", "grit kills the new seals"],
     "GT2-25" => ["Packing retainers onto the oiled plungers first, then the manifold", "draw them with collet and slide hammer"],
-    "HBL20" => ["lower plate, and last the seat with its flat side out"],
+    "HBL20" => ["and last, outermost below, the seat, flat side down and out of the valve"],
     "DK418" => ["grasp the seal under the guide, side to side while pulling"],
     "CB30-12" => ["Turn the pump over, outlet ports uppermost", "the force goes through its inner ring only"],
     "LT14" => ["then into the bore the intermediate ring, bevel in"], "TJ14L" => ["Copper washer, O-ring and backup ring sit on the plunger bolt"],

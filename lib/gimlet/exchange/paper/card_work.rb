@@ -41,9 +41,10 @@ module Gimlet
         def stacks
           return if @record["stacks"].empty?
 
-          @sheet.heading "Which way round", with: 200
+          entries = @record["stacks"].map { |stack| StackEntry.new(@sheet, stack) }
+          @sheet.heading "Which way round", with: entries.first.height + 60
           @sheet.line "Dark is new, grey is looked over, white goes back as it is. A wide bore is drawn narrower.", size: Sheet::SMALL
-          @record["stacks"].each { |stack| StackEntry.new(@sheet, stack).draw }
+          entries.each(&:draw)
         end
 
         def refit

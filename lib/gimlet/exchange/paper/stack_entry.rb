@@ -26,11 +26,14 @@ module Gimlet
           @stack = stack
         end
 
+        # @return [Float] points that it takes with its headline
+        def height = below + 40
+
         def draw
-          height = [listed, @stack["drawing"] ? drawn + ENDS : 0].max
+          height = below
           @sheet.room(height + 40)
           @pdf.move_down 6
-          @sheet.line "#{headline}.", strong: "#{@stack['name'].capitalize}:"
+          @sheet.line "#{headline}.", strong: "#{@stack['name'].sub(/\A./, &:upcase)}:"
           top = @pdf.cursor - 2
           drawing(top) if @stack["drawing"]
           @pdf.bounding_box([left, top], width: @sheet.width - left) { pieces.each { |piece, rest| @sheet.line(rest, strong: piece, size: SIZE) } }
@@ -44,6 +47,8 @@ module Gimlet
         def headline
           [Core::Positions.short(@stack["positions"]), @stack["colour"], @stack["spring"], @stack["checked"]].compact.reject(&:empty?).join("; ")
         end
+
+        def below = [listed, @stack["drawing"] ? drawn + ENDS : 0].max
 
         def listed
           pieces.sum { |piece, rest| @pdf.height_of("#{piece} #{rest}", width: @sheet.width - left - 4, size: SIZE, style: :bold) + 1.5 }
