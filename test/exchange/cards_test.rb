@@ -92,10 +92,10 @@ class CardsTest < Minitest::Test
     "HBL20" => ["and last, outermost below, the seat, flat side down and out of the valve"],
     "DK418" => ["grasp the seal under the guide, side to side while pulling"],
     "CB30-12" => ["Turn the pump over, outlet ports uppermost", "the force goes through its inner ring only"],
-    "LT14" => ["then into the bore the intermediate ring, bevel in"], "TJ14L" => ["Copper washer, O-ring and backup ring sit on the plunger bolt"],
-    "RPL15" => ["the O-ring first, then the slinger, then the plunger"],
+    "LT14" => ["intermediate ring, bevel in, into the bore"], "TJ14L" => ["all sit on the plunger bolt"],
+    "RPL15" => ["Onto the rod: O-ring, slinger, plunger"],
     "PG50L" => ["later tight again, and one eighth turn beyond", "Before starting, set the seats by pressure",
-                "final tightening only with the plunger in and the retainer set true to it", "nut comes out"]
+                "Their final tightening comes only with the plunger in and the retainer set true to it", "nut comes out"]
   }.freeze
 
   def test_what_a_wrong_word_would_make_dangerous
