@@ -48,6 +48,10 @@ class AssemblyTest < Minitest::Test
                                         /leaves oil-seal retainer bolts M12 in by hand only/],
     "the covers before the plunger" => ["dunnagarth-pg", ->(one, test) { test.swap(one["close_order"], 3, 4) }, /stands before “plungers”/],
     "the disc after the piston" => ["wexmoor-wx", ->(one, test) { test.swap(one["close_order"], 0, 1) }, /stands before “disc”|which lies deeper/],
+    "a disc that goes in under its piston" => ["wexmoor-wx", lambda { |one, test|
+      one["close_order"].each { |row| row.delete("after") }
+      test.swap(one["close_order"], 0, 1)
+    }, /puts in piston before bottom disc \(disc\), which lies deeper/],
     "the plate before the manifold is back" => ["pellwick-tk4", ->(one, test) { test.swap(one["close_order"], 1, 2) }, /stands before “manifold”/],
     "no order, and a plate that wants the manifold back" => ["pellwick-tk4", ->(one, _) { one.delete("close_order") }, /stands before “manifold”/],
     "a washer wider than the seal" => ["drosselby-dk4", ->(one, test) { test.row(one, "parts", "DB 7930")["spec"]["od_mm"] = 19 },

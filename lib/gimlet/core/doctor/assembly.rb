@@ -2,7 +2,6 @@
 
 require_relative "../6_tightening/closing"
 require_relative "close_plan"
-require_relative "passing"
 require_relative "remark"
 
 module Gimlet
@@ -17,7 +16,6 @@ module Gimlet
         def initialize(series, _known)
           @series = series
           @plan = ClosePlan.new(series)
-          @passing = Passing.new(series)
           @order = @plan.steps
           @keys = @plan.keys
         end
@@ -69,10 +67,10 @@ module Gimlet
           [*step.after, *(group ? group.on + behind(group) : []), *(step.tighten ? holding(step.tighten) : [])].uniq
         end
 
-        # Groups that came off after this one go back before it, unless they need it back, or could not pass it.
+        # Groups that came off after this one go back before it, unless they need it back.
         def behind(group)
           later = @series.groups.select { |other| @plan.with_first(other.id)[0...-1].include?(group.id) }
-          later.reject { |other| needed(other).include?(group.id) || @passing.blocked?(group, other) }.map(&:id)
+          later.reject { |other| needed(other).include?(group.id) }.map(&:id)
         end
 
         # @return [Array<String>] what a group needs back, directly or through a step that it needs

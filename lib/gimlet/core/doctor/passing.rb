@@ -14,23 +14,13 @@ module Gimlet
         GRIP_MM = 0.8
 
         # @param series [Catalogue::Series]
-        def initialize(series, _known = nil)
+        def initialize(series, _known)
           @series = series
           @plan = ClosePlan.new(series)
         end
 
         # @return [Array<Remark>]
         def call = passages + hosts
-
-        # @return [Boolean] whether a group could not slide over what another puts on.
-        def blocked?(group, other)
-          passings.any? do |axis, passage|
-            passage.by == group.id && variants.any? do |variant|
-              pieces = on_the_way(axis, passage).select { |stack, layer| @plan.put(stack, layer.slot) == other.id }
-              too_large(pieces, passage, variant, Float::INFINITY)
-            end
-          end
-        end
 
         private
 
