@@ -51,6 +51,20 @@ class BenchApiTest < Minitest::Test
     assert_schema "Bench"
   end
 
+  # A nut that is tightened at two moments has turns for each: what was reached at one says nothing of the other.
+  def test_a_nut_that_is_tightened_at_two_moments
+    place "plate PG50L, packings"
+    get PATH
+    order = json["tightening"].map { |row| row["id"] }
+    assert_equal %w[packing_nuts plunger_couplings rear_covers packing_nuts-again retainer_bolts], order
+    later = ->(bench) { bench["tightening"].find { |row| row["id"] == "packing_nuts-again" } }
+    note("tightened", fastener: "packing_nuts", turn: 0, reading: "160 N·m", by: "wrench")
+    assert_equal [0, 6], [later.call(json)["at"], later.call(json)["turns"].size]
+    assert_equal(["inside", nil], note("tightened", fastener: "packing_nuts-again", turn: 0, reading: "161 N·m", by: "wrench")
+      .then { |bench| later.call(bench)["turns"].first(2).map { |turn| turn["verdict"] } })
+    assert_schema "Bench"
+  end
+
   def test_what_cannot_be_read_is_refused_and_nothing_is_kept
     place
     { "0" => "not_positive", "-5 N·m" => "not_positive", "20 bar" => "not_a_torque", "20 mm" => "not_a_torque", "tight" => "not_a_quantity",
