@@ -72,6 +72,8 @@ class AssemblyTest < Minitest::Test
     }, /is set in dry, and takes antiseize/],
     "anti-seize on both faces" => ["ulvskar-ux", ->(one, test) { test.row(one, "stacks", "check_valve")["layers"].last["contact_faces"] = 2 },
                                    /takes that on 2 faces/],
+    "grease where none may be" => ["ulvskar-ux", ->(one, test) { test.row(one, "stacks", "inlet_valve")["layers"][1]["lube"] = "grease" },
+                                   /“no grease”, and it is set in with grease/],
     "a plastic head of brass" => ["twyfin-ob2", ->(one, _) { one["cautions"][0]["text"] = "The heads are brass." }, /manifold_material is plastic/],
     "a tool that is nowhere" => ["drosselby-dk4", ->(one, test) { test.row(one, "groups", "manifold")["tools"] = [] }, /uses a mallet/],
     "another seal in the first step" => ["orlenhavn-sc3", lambda { |one, _|

@@ -46,27 +46,28 @@ module Gimlet
 
         # @return [String, nil] what is on the rod by then and too large to be passed over
         def too_large(pieces, passage, variant, at)
-          on = pieces.select { |stack, layer| Catalogue::Condition.met?(layer.condition, variant) && (@plan.place(stack, layer) || 0) < at }
-          widest = on.max_by { |_, layer| size(layer, variant, "od_mm") || 0 }&.last
-          narrow = narrowest(passage, variant, at)
-          return unless widest && narrow && size(widest, variant, "od_mm").to_f > size(narrow, variant, "id_mm") + GRIP_MM
+          on = pieces.select { |stack, layer| here?(layer, variant) && (@plan.place(stack, layer) || 0) < at }
+          widest = on.map(&:last).select { |layer| size(layer, variant, "od_mm") }.max_by { |layer| size(layer, variant, "od_mm") } or return
+          narrow = narrowest(passage, variant, at) or return
+          outside, inside = size(widest, variant, "od_mm"), size(narrow, variant, "id_mm")
+          return if outside <= inside + GRIP_MM
 
-          "slides over #{widest.name} (#{size(widest, variant,
-                                              'od_mm')} mm outside) with #{narrow.name} (#{size(narrow, variant,
-                                                                                                'id_mm')} mm inside), which cannot " \
-            "pass: put it on before."
+          "slides over #{widest.name} (#{outside} mm outside) with #{narrow.name} (#{inside} mm inside), which cannot pass: put it on before."
         end
 
         # What goes along is in its place by then.
         def narrowest(passage, variant, at)
-          carried = passage.carries.flat_map do |id, slots|
-            @series.stack(id).layers.select do |layer|
-              slots.include?(layer.slot)
-            end.map { |layer| [@series.stack(id), layer] }
+          stacks = passage.carries.keys.map { |id| @series.stack(id) }
+          carried = stacks.flat_map do |stack|
+            stack.layers.select do |layer|
+              passage.carries[stack.id].include?(layer.slot)
+            end.map { |layer| [stack, layer] }
           end
-          there = carried.select { |stack, layer| Catalogue::Condition.met?(layer.condition, variant) && (@plan.place(stack, layer) || -1) < at }
+          there = carried.select { |stack, layer| here?(layer, variant) && (@plan.place(stack, layer) || at) <= at }
           there.map(&:last).select { |layer| size(layer, variant, "id_mm") }.min_by { |layer| size(layer, variant, "id_mm") }
         end
+
+        def here?(layer, variant) = Catalogue::Condition.met?(layer.condition, variant)
 
         def size(layer, variant, which)
           numbers = variant.series.parts_for(layer.slot, variant)
@@ -74,21 +75,23 @@ module Gimlet
           spec[which] || (which == "od_mm" && spec["id_mm"] && spec["section_mm"] ? spec["id_mm"] + (2 * spec["section_mm"]) : nil)
         end
 
-        # What sits in another is no larger than that.
+        # What sits in another is no larger than that; a ring in its groove may be.
         def hosts
           @series.stacks.flat_map do |stack|
-            stack.layers.select(&:inside).map do |layer|
-              [stack, layer, stack.layer(layer.inside)]
-            end
-          end.filter_map do |stack, layer, host|
-            large = variants.find do |variant|
-              inner, outer = size(layer, variant, "od_mm"), size(host, variant, "od_mm")
-              inner && outer && inner > outer + (2 * GRIP_MM) && !%w[oring].include?(layer.shape)
-            end
-            next unless large
-
-            warning("stacks.#{stack.id}.#{layer.slot}", "is larger outside than #{host.name}, in which it sits (#{large.id}): one size is wrong.")
+            stack.layers.select do |layer|
+              layer.inside && layer.shape != "oring"
+            end.filter_map { |layer| host(stack, layer, stack.layer(layer.inside)) }
           end
+        end
+
+        def host(stack, layer, host)
+          pump = variants.find do |variant|
+            inner, outer = size(layer, variant, "od_mm"), size(host, variant, "od_mm")
+            inner && outer && inner > outer + (2 * GRIP_MM)
+          end
+          return unless pump
+
+          warning("stacks.#{stack.id}.#{layer.slot}", "is larger outside than #{host.name}, in which it sits (#{pump.id}): one size is wrong.")
         end
       end
     end

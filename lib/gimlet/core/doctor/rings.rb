@@ -15,7 +15,7 @@ module Gimlet
         CLOSING = [*Directions::CLOSING, "valve"].freeze
         # Words that put an anti-seize or grease on one face only, or on none.
         ONE_FACE = /\b(?:one face|back only)\b/
-        NO_GREASE = /\bno (?:grease|anti-seize|oil)\b/
+        NOT = /\bno (grease|anti-seize|oil)\b/
 
         # @param series [Catalogue::Series]
         def initialize(series, _known)
@@ -71,14 +71,24 @@ module Gimlet
         end
 
         def dry(stack, layer)
-          smeared = layer.consumables.any?
-          told = layer.facing.to_s
-          faults = [("is set in dry, and takes #{layer.consumables.map(&:consumable).join(', ')}: one is wrong." if smeared && layer.lube == "dry"),
-                    ("“#{told}”, and it is set in with #{layer.lube}: one is wrong." if told.match?(NO_GREASE) && ![nil, "dry"].include?(layer.lube)),
-                    (if told.match?(ONE_FACE) && (layer.contact_faces || 1) > 1
-                       "“#{told}”, and it takes that on #{layer.contact_faces} faces: one is wrong."
-                     end)]
-          faults.compact.map { |text| error(place(stack, layer), text) }
+          [*smeared(layer), *denied(layer), *faces(layer)].map { |text| error(place(stack, layer), text) }
+        end
+
+        def smeared(layer)
+          return unless layer.lube == "dry" && layer.consumables.any?
+
+          "is set in dry, and takes #{layer.consumables.map(&:consumable).join(', ')}: one is wrong."
+        end
+
+        def denied(layer)
+          word = layer.facing.to_s[NOT, 1]
+          "“#{layer.facing}”, and it is set in with #{layer.lube}: one is wrong." if word && layer.lube.to_s.include?(word)
+        end
+
+        def faces(layer)
+          return unless layer.facing.to_s.match?(ONE_FACE) && (layer.contact_faces || 1) > 1
+
+          "“#{layer.facing}”, and it takes that on #{layer.contact_faces} faces: one is wrong."
         end
 
         def place(stack, layer) = "stacks.#{stack.id}.#{layer.slot}"

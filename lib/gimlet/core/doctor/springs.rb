@@ -12,7 +12,7 @@ module Gimlet
         STIFF = /\b(stiffer|softer|weaker)\b/
         SIDE = { "inlet" => :inlet, "suction" => :inlet, "discharge" => :discharge, "pressure" => :discharge, "outlet" => :discharge }.freeze
         ENDS = /\b(#{SIDE.keys.join('|')})\b/
-        COLOURS = %w[plain black white red green blue yellow grey brown orange].freeze
+        ANY = %w[plain black white red green blue yellow grey brown orange].join("|").freeze
         TURNS = /\b(\d+(?:\.\d+)?) turns\b/
 
         # @param series [Catalogue::Series]
@@ -34,7 +34,7 @@ module Gimlet
           first = claims.first or return []
           other = claims.find { |_, side| side != first.last } or return []
 
-          [error(other.first, "says that the #{other.last} spring is the stiffer one; #{first.first} says the #{first.last} spring: one is wrong.")]
+          [warning(other.first, "says that the #{other.last} spring is the stiffer one; #{first.first} says the #{first.last} spring: one is wrong.")]
         end
 
         # @return [Array<Array(String, Symbol)>] place, and the side that is said to be stiffer
@@ -58,13 +58,12 @@ module Gimlet
 
         # The words that stand before "spring" or "cage", or the first of what is told of the spring, against the parts.
         def colour(stack, text)
-          spring = text[/\b(#{COLOURS.join('|')})(?:,? [a-z]+)? springs?\b/,
-                        1] || (text[/\A(#{COLOURS.join('|')})\b(?! \w)/, 1] if text.equal?(stack.spring))
-          { "spring" => spring, "cage" => text[/\b(#{COLOURS.join('|')})(?: plastic)? cage\b/, 1] }.compact.filter_map do |shape, said|
+          spring = text[/\b(#{ANY})(?:,? [a-z]+)? springs?\b/, 1] || (text[/\A(#{ANY})\b(?! \w)/, 1] if text.equal?(stack.spring))
+          { "spring" => spring, "cage" => text[/\b(#{ANY})(?: plastic)? cage\b/, 1] }.compact.filter_map do |shape, said|
             has = specs(stack, shape).filter_map { |spec| spec["colour"] }.uniq
             next if has.empty? || has.include?(said)
 
-            error("stacks.#{stack.id}", "is told to have a #{said} #{shape}, its part is #{has.join(' or ')}: one is wrong.")
+            warning("stacks.#{stack.id}", "is told to have a #{said} #{shape}, its part is #{has.join(' or ')}: one is wrong.")
           end
         end
 
@@ -73,7 +72,7 @@ module Gimlet
           has = specs(stack, "spring").filter_map { |spec| spec["turns"]&.to_f }.uniq
           return [] if said.empty? || has.empty? || (said - has).empty?
 
-          [error("stacks.#{stack.id}", "is told to have a spring of #{said.join(' and ')} turns, its part has #{has.join(' or ')}: one is wrong.")]
+          [warning("stacks.#{stack.id}", "is told to have a spring of #{said.join(' and ')} turns, its part has #{has.join(' or ')}: one is wrong.")]
         end
 
         # A valve that is one piece has the colour that is told of its spring or its cage.
