@@ -65,6 +65,22 @@ class DirectionsTest < Minitest::Test
     assert_equal [0, 0], [one_piece.call("towards").size, remarks(stack("cap", "gallery", layer("v", nil, "valve", "towards"), id: "inlet")).size]
   end
 
+  def rings(ends, *shapes)
+    layers = shapes.map { |shape, way| layer(shape, nil, shape, way).with(consumables: [], criteria: []) }
+    Doctor::Rings.new(SNAPSHOT.series.first.with(stacks: [stack(*ends, *layers)]), nil).call.size
+  end
+
+  # Common practice, no source: the ring that seals meets the pressure, its backup is behind it and hollow towards it. In a valve the pressure is on
+  # the poppet's side.
+  def test_a_backup_ring_is_behind_its_ring
+    { [PORT, %w[backup], %w[oring], %w[poppet]] => 0, [PORT, %w[oring], %w[backup], %w[poppet]] => 1, [PORT, %w[poppet], %w[oring], %w[backup]] => 0,
+      [PORT, %w[poppet], %w[backup], %w[oring]] => 1, [PACKING, %w[oring], %w[backup]] => 0, [PACKING, %w[backup], %w[oring]] => 1,
+      [PACKING, %w[backup], %w[oring], %w[backup]] => 0, [%w[left right], %w[backup], %w[oring]] => 0,
+      [PACKING, %w[oring], %w[backup from]] => 0, [PACKING, %w[oring], %w[backup towards]] => 1 }.each do |(ends, *shapes), count|
+      assert_equal count, rings(ends, *shapes), "#{ends} #{shapes}"
+    end
+  end
+
   def turned(series, stack, layers)
     other = stack.with(layers: layers)
     Doctor::Directions.new(series.with(stacks: series.stacks.map { |one| one.equal?(stack) ? other : one }), nil).call
