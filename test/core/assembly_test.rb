@@ -81,6 +81,32 @@ class AssemblyTest < Minitest::Test
     }, /seats high-pressure seal in seal case, where it does not sit/],
     "an order that begins at the rim" => ["gravenhythe-gt", ->(one, test) { test.row(one, "fasteners", "head_bolts")["order"].reverse! },
                                           /is it the order of loosening/],
+    "a spring of other turns" => ["brackenholt-dw", ->(one, test) { test.row(one, "stacks", "suction_valve")["spring"].sub!("7 turns", "6 turns") },
+                                  /is told to have a spring of 6.0 turns, its part has 7.0/],
+    "a spring of another colour" => ["pellwick-tk4", ->(one, test) { test.row(one, "stacks", "discharge_valve")["spring"].sub!("black", "blue") },
+                                     /is told to have a blue spring, its part is black/],
+    "a cage of another colour" => ["pellwick-tk4", ->(one, test) { test.row(one, "stacks", "inlet_valve")["colour"] = "grey cage" },
+                                   /is told to have a grey cage, its part is white/],
+    "rings on each other's side" => ["wexmoor-wx", lambda { |one, test|
+      test.row(one, "areas", "unloader")["work"][2] = "Split hard ring on the pointed side of the piston."
+    }, /puts split hard ring on the pointed side, its layer on the flat side/],
+    "marks through each other's port" => ["twyfin-ob2", lambda { |one, test|
+      test.row(one, "groups", "heads2")["close"] = "The outlet's mark shows through the inlet port."
+    }, /shows the outlet's mark through the inlet port/],
+    "the ring before its backup" => ["quellby-va", lambda { |one, _|
+      one["cautions"][0]["text"] = "Valve O-ring first, then the valve backup ring: else it leaks."
+    },
+                                     /names valve O-ring, valve backup ring; from/],
+    "into another guide" => ["drosselby-dk4", lambda { |one, test|
+      test.row(one, "stacks", "packing")["layers"].find do |layer|
+        layer["slot"] == "lp_seal"
+      end["inside"] = "front_guide"
+    },
+                             /puts low-pressure packing into rear guide; by its layer it sits in front guide/],
+    "words that are not drawn" => ["drosselby-dk4", ->(one, test) { test.row(one, "stacks", "packing")["layers"][0].delete("opens_to") },
+                                   /“flat side in” is not drawn/],
+    "a bolt that is only finger-tight" => ["drosselby-dk4", ->(one, test) { test.row(one, "groups", "plunger_nuts")["close"] = "Nut finger-tight." },
+                                           /“finger-tight” is said of plunger nuts M10, whose tightening is torque/],
     "from outside inwards" => ["quellby-va", lambda { |one, test|
       test.row(one, "groups", "upper_cover")["close"].sub!("inside outwards", "outside inwards")
     },

@@ -75,6 +75,9 @@ class BewareTest < Minitest::Test
   def test_a_caution_of_other_work_is_not_said
     refute_includes told("PG50L", "packings"), "Bleed the seat puller's hose"
     refute_includes told("WX20", "unloader"), "manifold"
-    refute_includes told("OB214C", "packings"), "spring down"
+    %w[packings inlet_valves].each do |area|
+      assert_empty ["spring-down", "spring down", "PTFE", "captive"].select { |words| told("OB214C", area).include?(words) }, "of loose poppets"
+      assert_empty ["U-cup", "cut-out", "film of water"].select { |words| told("OB214", area).include?(words) }, "of one-piece valves"
+    end
   end
 end

@@ -41,8 +41,8 @@ module Gimlet
 
         # @return [Array] everything that may be said of some of the pumps only
         def conditional
-          [*fits, *tools, *kits, *stacks, *stacks.flat_map(&:layers), *areas, *groups, *close_order, *fasteners.flat_map(&:tightenings),
-           *together, *finish, *cautions]
+          [*fits, *tools, *kits, *stacks, *stacks.flat_map(&:layers), *areas, *areas.flat_map(&:work), *groups, *close_order,
+           *fasteners.flat_map(&:tightenings), *together, *finish, *cautions]
         end
 
         # @return [Array<Area>] that this pump has

@@ -43,7 +43,7 @@ module Gimlet
 
       # One thing that is done. `of` are slots: it is done, with its `tools`, whenever one of these comes out on the way to other work; nil where
       # it is done only when the area is agreed.
-      Work = Value.of(:text, :of, :tools)
+      Work = Value.of(:text, :of, :tools, :condition)
 
       # What is done when everything is closed again. `figure` is computed from a trait: { "trait", "times", "unit" }, shown in the text in
       # place of {figure}. `later` marks what comes after running in. `when` as for cautions.

@@ -52,6 +52,9 @@ module Gimlet
       # @return [Array<String>, nil] positions at which a group comes off; nil for all of it
       def positions(group) = @opened.fetch(group.id)
 
+      # @return [Array<Catalogue::Work>] what is done on an agreed area
+      def work(area) = area.work.select { |work| met?(work) }
+
       # @return [Array<String>] positions at which an area is worked on
       def worked(area) = at(area) || Scope.positions(@variant, area)
 
@@ -74,7 +77,7 @@ module Gimlet
         others = @series.areas_of(@variant) - @areas
         work = others.to_h do |area|
           handled = handled(area.stacks - @areas.flat_map(&:stacks))
-          [area, area.work.select { |work| (work.of || []).intersect?(handled) }]
+          [area, work(area).select { |work| (work.of || []).intersect?(handled) }]
         end
         work.reject { |_, sentences| sentences.empty? }
       end

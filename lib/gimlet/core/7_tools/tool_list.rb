@@ -103,7 +103,7 @@ module Gimlet
 
         def special
           users = @teardown.groups.map { |group| [group.tools, group.name] } +
-                  @teardown.areas.map { |area| [area.tools + area.work.flat_map(&:tools), area.name] } +
+                  @teardown.areas.map { |area| [area.tools + @teardown.work(area).flat_map(&:tools), area.name] } +
                   @teardown.on_the_way.map { |area, work| [work.flat_map(&:tools), "#{area.name}, on the way"] } +
                   refits.map { |step| [step.tools, step.name] }
           ids = users.flat_map(&:first).uniq

@@ -35,7 +35,7 @@ module Gimlet
         # What is agreed, and what comes out on the way to it: the same sentences, as far as they are of what comes out.
         def work(teardown)
           agreed = teardown.areas.map do |area|
-            Step.new(phase: "renew", title: area.name, text: area.work.map(&:text) + checked(area), fasteners: [])
+            Step.new(phase: "renew", title: area.name, text: teardown.work(area).map(&:text) + checked(area), fasteners: [])
           end
           passed = teardown.on_the_way.map do |area, work|
             Step.new(phase: "renew", title: "#{area.name}, on the way", text: work.map(&:text), fasteners: [])

@@ -8,12 +8,15 @@ module Gimlet
     module Paper
       # Sections of an order's lines on a card, for what has a @sheet and @sections by key.
       module CardLines
+        # A heading stays with its first line.
+        HEAD = 40
+
         private
 
         # A box for each line, or one for each place under it.
         def lines(key)
           section = @sections[key] or return
-          @sheet.heading section.title
+          @sheet.heading section.title, with: [Sheet::ROOM, @sheet.high(section.lines.first.text, strong: strong(section.lines.first)) + HEAD].max
           section.lines.each do |line|
             line.boxes.first.label ? places(line) : @sheet.tick(line.text, strong: strong(line))
           end

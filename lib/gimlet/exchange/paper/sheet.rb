@@ -59,8 +59,11 @@ module Gimlet
         end
 
         # A box to tick before a line.
+        # @return [Float] points that a ticked text takes
+        def high(text, strong: nil, size: BODY) = @pdf.height_of_formatted(fragments(text, strong, :normal), size: size, width: width - INDENT) + 2
+
         def tick(text, strong: nil, size: BODY)
-          room(@pdf.height_of_formatted(fragments(text, strong, :normal), size: size, width: width - INDENT) + 2)
+          room(high(text, strong: strong, size: size))
           box(0, @pdf.cursor - 1)
           @pdf.indent(INDENT) { line(text, strong: strong, size: size) }
         end
