@@ -107,6 +107,13 @@ class AssemblyTest < Minitest::Test
                                    /“flat side in” is not drawn/],
     "a bolt that is only finger-tight" => ["drosselby-dk4", ->(one, test) { test.row(one, "groups", "plunger_nuts")["close"] = "Nut finger-tight." },
                                            /“finger-tight” is said of plunger nuts M10, whose tightening is torque/],
+    "the backup ring meets the pressure" => ["pellwick-tk4", lambda { |one, test|
+      test.row(one, "areas", "discharge_valves")["work"] << "The cover piece backup ring meets the pressure first."
+    }, /says that cover piece backup ring meets the pressure first/],
+    "on the pump that is not back" => ["pellwick-tk4", lambda { |one, test|
+      test.row(one, "groups", "top_plate").delete("on")
+      test.swap(one["close_order"], 1, 2)
+    }, /close_order.top_plate|stands before “manifold”/],
     "from outside inwards" => ["quellby-va", lambda { |one, test|
       test.row(one, "groups", "upper_cover")["close"].sub!("inside outwards", "outside inwards")
     },
@@ -118,6 +125,25 @@ class AssemblyTest < Minitest::Test
       found = remarks(series_id) { |text| change.call(text, self) }
       assert(found.any?(words), "#{found.inspect} lacks #{words}")
     end
+  end
+
+  # Sentences that are right, or tell what happens otherwise: series, where, sentence.
+  CALM = [
+    %w[pellwick-tk4 packings] + ["Never put the high-pressure seal in with its hollow side out."],
+    %w[pellwick-tk4 packings] + ["Out come, from the crankcase: rear guide, front guide, rear support ring, high-pressure seal, support ring."],
+    %w[drosselby-dk4 packings] + ["The rear guide comes out first, then the front guide."],
+    %w[drosselby-dk4 packings] + ["Oil the high-pressure packing; its lips look to the bottom of the bore."],
+    %w[drosselby-dk4 plungers] + ["No mallet on a ceramic, and never a screwdriver in the bore."],
+    %w[quellby-va inlet_valves] + ["The valve O-ring comes out first, then the valve backup ring."],
+    %w[ulvskar-ux packings] + ["A hoop with its sharp side out cuts the seal."],
+    %w[silverow-sv packings] + ["The lips of the high-pressure seal look to the discharge side."],
+    %w[dunnagarth-pg packings] + ["The lip ring lies deepest, its lips to the bottom of the nut."],
+    %w[wexmoor-wx unloader] + ["The piston's pointed side, with the soft seal, looks down into the bottom."],
+    %w[brackenholt-dw inlet_valves] + ["The stiffer spring goes under the suction valve."]
+  ].freeze
+
+  def test_what_is_right_is_not_remarked
+    CALM.each { |series_id, area, sentence| assert_empty remarks(series_id) { |one| row(one, "areas", area)["work"] << sentence }, sentence }
   end
 
   # A document of another shop, which says nothing of closing: nothing is asked of it.

@@ -64,8 +64,11 @@ module Gimlet
 
         def needs(step)
           group = step.group && @series.group(step.group)
-          [*step.after, *(group ? group.on + behind(group) : []), *(step.tighten ? holding(step.tighten) : [])].uniq
+          [*step.after, *(group ? group.on + behind(group) + told(group) : []), *(step.tighten ? holding(step.tighten) : [])].uniq
         end
+
+        # "With the manifold on the pump": that is back by then.
+        def told(group) = @series.groups.select { |other| group.close.match?(/\bwith the #{Regexp.escape(other.name)} on the pump\b/i) }.map(&:id)
 
         # Groups that came off after this one go back before it, unless they need it back.
         def behind(group)

@@ -32,7 +32,7 @@ module Gimlet
         BESIDE = /\b(under|below|on top of|above|after)\ (?:the|its)\ ([a-zA-Z-]+(?:\ [a-zA-Z-]+)?)(?!['’])/
         DEEPER = /under|below/
         # In or down, out or up, to the X.
-        WAY = /\A(?:\ and\ [a-z-]+\ side)?\W*(?:faces\ |facing\ |looks\ |turned\ |side\ |end\ )?
+        WAY = /\A(?:\ and\ [a-z-]+\ side)?\W*(?:faces?\ |facing\ |looks?\ |looking\ |turned\ |side\ |end\ )?
                (?:(in|inwards?|down|first)\b(?!\ (?:its|the|a)\ )|(out|outwards?|upwards?|up|last)\b(?!\ of)|
                (?:(?:down|up)\ )?(?:to|towards|into|facing|against)\ the\ ([a-zA-Z\ -]+))/x
         # Ends that close a bore from outside, and ends that are its bottom.
@@ -43,7 +43,7 @@ module Gimlet
         ON_A_ROD = %w[plunger].freeze
         SMALL = %w[of the a it one side end].freeze
         # What an end may be called besides.
-        CALLED = { "oil" => %w[crankcase power] }.freeze
+        CALLED = { "oil" => %w[crankcase power], "water" => %w[wet] }.freeze
 
         # @param stack [Catalogue::Stack]
         # @param at [Integer] place of the layer
@@ -155,6 +155,11 @@ module Gimlet
           names = others.to_h { |at| [at, content(@stack.layers[at].name)] }
           places = [names.select { |_, name| name.last(words.size) == words }, names.select { |_, name| (words - name).empty? },
                     names.select { |_, name| name.last == words.last }].find(&:any?).to_h.keys
+          side(places) || side(places & [@at - 1, @at + 1])
+        end
+
+        # @return [String, nil] where all of these lie on one side; of several the one beside it is meant
+        def side(places)
           sides = places.map { |at| at < @at ? "from" : "towards" }.uniq
           sides.first if sides.one?
         end

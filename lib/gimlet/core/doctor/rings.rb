@@ -17,15 +17,27 @@ module Gimlet
         ONE_FACE = /\b(?:one face|back only)\b/
         NOT = /\bno (grease|anti-seize|oil)\b/
 
+        FIRST = /\bmeets the pressure first\b/
+
         # @param series [Catalogue::Series]
-        def initialize(series, _known)
+        # @param known [Known] its sentences
+        def initialize(series, known)
           @stacks = series.stacks
+          @sentences = known&.sentences || []
         end
 
         # @return [Array<Remark>]
-        def call = @stacks.flat_map { |stack| backed(stack) + cupped(stack) + stack.layers.flat_map { |layer| dry(stack, layer) } }
+        def call = @stacks.flat_map { |stack| backed(stack) + cupped(stack) + stack.layers.flat_map { |layer| dry(stack, layer) } } + told
 
         private
+
+        # Whoever says which ring meets the pressure first names no backup ring.
+        def told
+          said = @sentences.flat_map { |sentence| sentence.named.map { |named| [sentence.place, named.layer, named.words[/\A[^.;,]*/]] } }
+          own = @stacks.flat_map { |stack| stack.layers.map { |layer| [place(stack, layer), layer, layer.facing.to_s] } }
+          wrong = (said + own).select { |_, layer, words| layer.shape == "backup" && words.match?(FIRST) }
+          wrong.map { |place, layer,| warning(place, "says that #{layer.name} meets the pressure first: the ring that it backs does.") }
+        end
 
         # The ring that seals meets the pressure first, its backup is behind it.
         def backed(stack)

@@ -14,6 +14,9 @@ module Gimlet
         # A note that tells what happens when a piece is the wrong way round.
         WRONG = /\b(?:leaks?|wrong|reversed|swapped|otherwise|no pressure|no water)\b/
 
+        # What it does then, or that it must not be so, is told of the wrong way too.
+        HARM = /\b(?:cuts?|breaks?|scores?|tears?)\b/
+        DENIED = /\b(?:never|not|no)\b[^;,.]*\z/i
         # "On the flat side" of what it sits on.
         ON_SIDE = /\bon the (flat|pointed|wide|narrow) side\b/
         # "The outlet's mark shows through the outlet port".
@@ -34,9 +37,9 @@ module Gimlet
         private
 
         def directions(sentence)
-          return [] if sentence.phase == "note" && sentence.text.match?(WRONG)
+          return [] if sentence.text.match?(HARM) || (sentence.phase == "note" && sentence.text.match?(WRONG))
 
-          subjects(sentence).filter_map do |named|
+          subjects(sentence).reject { |named| sentence.text[0...named.from].match?(DENIED) }.filter_map do |named|
             opens = named.layer.opens_to or next
             told = Facing.new(named.stack, named.at).ends(named.words).find { |_, way| way != opens } or next
             warning(sentence.place, "“#{sentence.short}” puts #{named.layer.name} with its #{told.first} so that it opens to " \
