@@ -11,7 +11,16 @@ class AssemblyTest < Minitest::Test
   def remarks(series_id)
     text = document(series_id)
     yield text
-    Doctor.call(Gimlet::Core::Catalogue::Build.call(text)).map(&:text)
+    series = Gimlet::Core::Catalogue::Build.call(text)
+    found = Doctor::References.new(series, nil).call
+    found += compared(series) if found.none?(&:error?)
+    found.map { |remark| "#{remark.place} #{remark.text}" }
+  end
+
+  # Without the trial plans.
+  def compared(series)
+    known = Doctor::Known.new(sentences: Doctor::Sentences.of(series))
+    Doctor::ROUNDS[1].flat_map { |check| check.new(series, known).call }
   end
 
   def row(document, list, id) = document[list].find { |one| one["id"] == id || one["number"] == id }
