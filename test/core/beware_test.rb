@@ -71,6 +71,17 @@ class BewareTest < Minitest::Test
     end
   end
 
+  # What holds for every pump stands on every card.
+  def test_what_every_card_says
+    snapshot.variants.uniq(&:series).each do |pump|
+      pump.series.areas_of(pump).each do |area|
+        text = told(pump.id, area.id)
+        assert_includes text, "no metal tool touches a bore, a ceramic or a seal face", "#{pump.id} #{area.id}"
+        assert_match(/Drain the oil (?:first|before)/, text, pump.id) if area.id == "oil_seals"
+      end
+    end
+  end
+
   # A caution of work that is not done stays away.
   def test_a_caution_of_other_work_is_not_said
     refute_includes told("PG50L", "packings"), "Bleed the seat puller's hose"

@@ -17,9 +17,10 @@ module Gimlet
       module Steps
         module_function
 
-        # What holds for every pump whose bolts are such. Common practice, no source.
+        # What holds for every pump, and for those with such bolts or rings. Common practice, no source.
         KEYED = "A bolt whose key slips: seat the key with a punch and a hammer before you turn it. An impact driver loosens, it never tightens."
         REVERSE = "Loosen in the reverse of the order on the drawings; round a flange a quarter turn at a time."
+        SOFT = "Lever evenly and tap with something soft; no metal tool touches a bore, a ceramic or a seal face."
         RINGS = "O-rings that may go back are pushed out with the thumbs, never picked."
         RENEWED = %w[replace_always replace_if_removed].freeze
 
@@ -58,10 +59,10 @@ module Gimlet
 
         def before(teardown)
           fasteners = teardown.fasteners
-          told = [(REVERSE if fasteners.any? { |fastener| fastener.pattern != :each }),
+          told = [SOFT, (REVERSE if fasteners.any? { |fastener| fastener.pattern != :each }),
                   (KEYED if fasteners.any? { |fastener| fastener.drive.match?(/\bhex\b/i) }),
                   (RINGS if teardown.places.any? { |place| stays?(place.layer) })].compact
-          told.empty? ? [] : [Step.new(phase: "open", title: "before you loosen", text: told, fasteners: [])]
+          [Step.new(phase: "open", title: "before you loosen", text: told, fasteners: [])]
         end
 
         # @return [Boolean] whether it is a ring that may go back
