@@ -8,7 +8,7 @@ class CardsTest < Minitest::Test
   include SeededApp
 
   # Others with another seed: reading a card back takes its time.
-  MOST = 8
+  MOST = 6
 
   def reference = @reference ||= Gimlet::Counter::References.new(database).current
 
@@ -79,7 +79,10 @@ class CardsTest < Minitest::Test
     end
   end
 
-  # What a wrong word makes dangerous, or useless. Common practice of each construction, no source.
+  SOME = 5
+
+  # What a wrong word makes dangerous, or useless: some of them each time, test/core/beware_test.rb looks for all. Common practice of each
+  # construction, no source.
   BEWARE = {
     "TK4L20 from 31000" => ["closed top up: the thread to draw it by is in it", "push the whole guide in square until it clicks home in the head"],
     "MGL40" => ["Nobody's hand or face in their line", "Take the two outer bolts of the top row out first and put the support pins in their place"],
@@ -99,7 +102,7 @@ class CardsTest < Minitest::Test
   }.freeze
 
   def test_what_a_wrong_word_would_make_dangerous
-    BEWARE.each do |id, sentences|
+    BEWARE.to_a.sample(SOME, random: Random.new(Minitest.seed)).each do |id, sentences|
       card = read(record(reference.snapshot.variants.find { |variant| variant.id == id }))
       assert_empty sentences.reject { |text| card.include?(squeezed(text)) }, id
     end
