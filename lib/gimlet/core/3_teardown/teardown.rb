@@ -74,15 +74,14 @@ module Gimlet
       private
 
       def passed
-        others = @series.areas_of(@variant) - @areas
+        out = @places.group_by { |place| place.stack.id }.transform_values { |places| places.map { |place| place.layer.slot } }
+        others = (@series.areas_of(@variant) - @areas).select { |area| area.work.any?(&:of) }
         work = others.to_h do |area|
-          handled = handled(area.stacks - @areas.flat_map(&:stacks))
+          handled = out.values_at(*(area.stacks - @areas.flat_map(&:stacks))).compact.flatten
           [area, work(area).select { |work| (work.of || []).intersect?(handled) }]
         end
         work.reject { |_, sentences| sentences.empty? }
       end
-
-      def handled(stacks) = @places.select { |place| stacks.include?(place.stack.id) }.map { |place| place.layer.slot }.uniq
 
       # Areas that wear together are added, or, where only the agreed work is wanted, named.
       def share_out
