@@ -92,13 +92,15 @@ class ClosingTest < Minitest::Test
   def test_what_a_step_between_takes
     text = document("gravenhythe-gt")
     step = text["close_order"].find { |row| row["id"] == "retainers" }
-    step.merge!("tools" => ["multi"], "consumables" => [{ "consumable" => "antiseize", "amount" => 7, "per" => "pump" }])
+    step.merge!("tools" => ["multi"],
+                "consumables" => [{ "consumable" => "antiseize", "amount" => 7, "per" => "pump" },
+                                  { "consumable" => "antiseize", "amount" => 1, "per" => "position" }])
     text["areas"].each { |area| area["tools"]&.delete("multi") }
     pump = Core::Catalogue::Snapshot.new([Core::Catalogue::Build.call(text)], version: "x").variants_of("GT2-25").first
     lists = %w[plungers inlet_valves].map { |area| Core::Tools::ToolList.new(Core::Teardown.of(pump, [area]), [], pumps: 2) }
     assert_equal([["packing retainers"], []], lists.map { |list| list.tools.select { |tool| tool.name.start_with?("multi-purpose") }.map(&:why) })
     amounts = lists.map { |list| list.consumables.select { |used| used.name == "anti-seize paste" }.sum(&:amount) }
-    assert_equal [14, 6], amounts, "and a gram for each plug"
+    assert_equal [20, 6], amounts, "two pumps: 7 g and a gram for each cylinder; a gram for each plug"
   end
 
   # Read by two people, against the sheet: said once, and the same person twice is once.

@@ -72,7 +72,12 @@ module Gimlet
           end
         end
 
-        def of_refits = refits.flat_map { |step| step.consumables.map { |usage| [usage.consumable, usage.amount] } }
+        def of_refits
+          refits.flat_map do |step|
+            positions = step.puts.keys.flat_map { |id| @series.stack(id).positions }.uniq
+            step.consumables.map { |usage| [usage.consumable, usage.amount * (usage.per == "position" ? positions.size : 1)] }
+          end
+        end
 
         # A layer that is handled goes in again, old or new.
         def of_layers
