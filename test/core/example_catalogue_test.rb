@@ -47,7 +47,7 @@ class ExampleCatalogueTest < Minitest::Test
     assert_equal ["2"], caps.fastener.points.map(&:label)
     assert_equal({ "FX 3" => 1 }, found.demand.quantities, "a valve without a finding is looked over where only leaks are mended")
     assert_equal [2], found.consumables.map(&:amount)
-    assert_equal ["valve caps (valve 2)"], found.steps.select { |step| step.phase == "open" }.map(&:title)
+    assert_equal ["before you loosen", "valve caps (valve 2)"], found.steps.select { |step| step.phase == "open" }.map(&:title)
   end
 
   def test_each_cover_is_tightened_by_itself
