@@ -136,7 +136,7 @@ module Gimlet
           (seat < poppet ? "from" : "towards") if seat && poppet
         end
 
-        def other(way) = way == "from" ? "towards" : "from"
+        def other(way) = Facing::OTHER.fetch(way)
         def place(stack, layer) = "stacks.#{stack.id}.#{layer.slot}"
       end
     end

@@ -74,7 +74,7 @@ module Gimlet
           inner = Facing.inner(@stack)
           case words.to_s
           when /\b(?:in first|first onto|first into the bore)\b/ then inner
-          when /\boutermost above\b|\boutermost, under the cover\b/ then other(inner)
+          when /\boutermost\b(?! below)/ then other(inner)
           end
         end
 

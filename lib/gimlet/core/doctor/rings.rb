@@ -10,8 +10,7 @@ module Gimlet
       class Rings
         include Saying
 
-        # Where the pressure is, by the name of an end. A pair in a valve has it on the side of the poppet.
-        PRESSURE = /\b(?:bottom of the bore|end cap|cylinder|manifold|head|fluid end)\b/
+        # A pair in a valve has the pressure on the side of the poppet.
         CLOSING = [*Directions::CLOSING, "valve"].freeze
         # Words that put an anti-seize or grease on one face only, or on none.
         ONE_FACE = /\b(?:one face|back only)\b/
@@ -78,7 +77,7 @@ module Gimlet
           poppets = stack.layers.each_index.select { |other| CLOSING.include?(stack.layers[other].shape) }
           return (poppets.first < at ? "from" : "towards") if poppets.any?
 
-          ends = %w[from towards].select { |way| stack[way].downcase.match?(PRESSURE) }
+          ends = %w[from towards].select { |way| stack[way].downcase.match?(Directions::PRESSURE) }
           ends.first if ends.one?
         end
 
