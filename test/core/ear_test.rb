@@ -2,7 +2,8 @@
 
 require_relative "../support/core"
 
-# What a specialist types while somebody talks. The corpus in heard.yml says what each line means.
+# What a specialist types while somebody talks. The corpus in heard.yml says what each line means: what it says, what is offered as a choice, and which
+# words are not heard.
 class EarTest < Minitest::Test
   include DemoCatalogue
 
@@ -18,13 +19,21 @@ class EarTest < Minitest::Test
                 ("#{one.pumps} pumps" if one.pumps), ("unit #{one.unit}" if one.unit)].compact
   end
 
+  def choices(one) = one.choices.map { |choice| choice.options.map { |items| items.flat_map { |item| option(item) }.join(" + ") } }
+
+  def option(item)
+    [*(item.readings || []).map { |fields| said(Gimlet::Core::Readings::Reading.from(fields, vocabulary), fields) },
+     *("work #{item.areas.join(' ')}" if item.areas), *("complaint #{item.complaint}" if item.complaint), *("seen #{item.seen}" if item.seen)]
+  end
+
   def said(reading, fields) = fields[:tool] ? "#{reading} by #{reading.tool}" : reading.to_s
 
   def test_the_corpus
     assert_operator CORPUS.size, :>=, 400
     CORPUS.each do |row|
       found = heard(row["line"], asked: row["asked"])
-      assert_equal [row["says"], row["not"] || []], [says(found), found.unread], [row["asked"], row["line"]].compact.join(": ")
+      assert_equal [row["says"], row["choice"] || [], row["not"] || []], [says(found), choices(found), found.unread],
+                   [row["asked"], row["line"]].compact.join(": ")
     end
   end
 
@@ -59,7 +68,7 @@ class EarTest < Minitest::Test
     150.times do
       line = Array.new(random.rand(1..9)) { words.sample(random: random) }.join(" ")
       found = heard(line)
-      spans = found.items.map { |item| item.from...item.to } + found.unheard.map { |one| one.from...one.to }
+      spans = [*found.items, *found.choices, *found.unheard].map { |one| one.from...one.to }
       %w[grumbles wobbly zigzag].each do |strange|
         at = line.index(strange) or next
         assert(spans.any? { |span| span.cover?(at) }, "#{strange} in “#{line}”, seed #{Minitest.seed}")

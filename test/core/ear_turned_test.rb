@@ -8,7 +8,7 @@ class EarTurnedTest < Minitest::Test
   include DemoCatalogue
 
   CLAUSES = ["8 bolts", "head bolts hex 6",
-             "three ceramic plungers", "20 mm plungers", "shaft on the left", "grey crankcase", "brass head", "15 lpm", "1450 rpm",
+             "three ceramic plungers", "20 mm plungers", "shaft on the left", "grey crankcase", "brass head", "rated 15 lpm", "1450 rpm",
              "serial 31022", "inlet 1/2 BSP", "no sight glass", "weighs 9.4 kg", "two valve caps", "plate K?4 20"].freeze
   POLITE = ["hello", "well", "um", "please", "thanks", "he says", "yes"].freeze
 
@@ -89,7 +89,7 @@ class EarTurnedTest < Minitest::Test
   def test_inches_pounds_and_gallons_by_their_definitions
     { "shaft 7/8 in" => ["shaft_mm", Rational(7, 8) * INCH], "shaft 1 1/8 inch" => ["shaft_mm", Rational(9, 8) * INCH],
       "shaft 0.945\"" => ["shaft_mm", Rational(945, 1000) * INCH], "20.5 lb" => ["mass_kg", Rational(205, 10) * POUND],
-      "4 gpm" => ["flow_l_min", 4 * GALLON], "240 gallons an hour" => ["flow_l_min", 4 * GALLON], "900 l/h" => ["flow_l_min", 15] }
+      "rated 4 gpm" => ["flow_l_min", 4 * GALLON], "rated 240 gallons an hour" => ["flow_l_min", 4 * GALLON], "rated 900 l/h" => ["flow_l_min", 15] }
       .each do |line, (id, value)|
         found = readings(line)
         assert_equal [id], found.map(&:trait), line
@@ -149,7 +149,7 @@ class EarTurnedTest < Minitest::Test
 
   def test_an_hour_is_sixty_minutes
     [["240 gph", "4 gpm"], ["240 gallons per hour", "4 gpm"], ["240 gal/h", "4 gpm"], ["900 litres an hour", "15 lpm"]].each do |hour, minute|
-      assert_equal readings(minute).map(&:value), readings(hour).map(&:value), hour
+      assert_equal readings("rated #{minute}").map(&:value), readings("rated #{hour}").map(&:value), hour
     end
   end
 

@@ -8,7 +8,18 @@ class TokensTest < Minitest::Test
 
   Ear = Gimlet::Core::Ear
 
-  def figures(text) = Ear::NumberWords.merged(Ear::Tokens.of(text)).filter_map(&:figure)
+  # The numbers of a text, each as long as it goes.
+  def figures(text)
+    tokens = Ear::Tokens.of(text)
+    found, at = [], 0
+    while at < tokens.size
+      number = Ear::NumberWords.at(tokens, at)
+      found << number.value if number
+      at += number ? number.length : 1
+    end
+    found
+  end
+
   def norms(text) = Ear::Tokens.of(text).map(&:norm)
 
   # Common practice, no source: how sizes are written on papers and in messages.
@@ -45,27 +56,27 @@ class TokensTest < Minitest::Test
     assert_equal [false, true, true, false], Ear::Tokens.of("K?4 20").map(&:glued)
   end
 
-  def test_one_slip_is_put_right_when_one_word_is_meant
-    spelling = Ear::Spelling.new(%w[plunger manifold ceramic socket packing], %w[place later])
+  def test_one_slip_may_be_meant_otherwise
+    spelling = Ear::Spelling.new(%w[plunger manifold ceramic socket packing green grey], %w[place later])
     { "plungr" => "plunger", "plunegr" => "plunger", "plungerr" => "plunger", "pkunger" => "plunger", "manifld" => "manifold", "cermaic" => "ceramic",
-      "place" => "place", "later" => "later", "sock" => "sock", "grumble" => "grumble", "qlunger" => "qlunger", "plgner" => "plgner" }
-      .each { |typed, meant| assert_equal meant, spelling.correct(typed), typed }
+      "gren" => "green", "plngr" => "plunger" }.each { |typed, meant| assert_equal [meant], spelling.meant(typed).map(&:first), typed }
+    %w[place later sock grumble qlunger grumbles].each { |typed| assert_empty spelling.meant(typed), typed }
     two = Ear::Spelling.new(%w[steam steal], [])
-    assert_equal "stear", two.correct("stear"), "either may be meant"
+    assert_equal %w[steal steam], two.meant("steax").map(&:first).sort, "either may be meant"
   end
 
-  # Random slips in random words: what is corrected is always one slip away from what was typed (two letters changed over are
-  # one slip).
-  def test_nothing_is_put_right_over_two_slips
+  # Random slips in random words: what may be meant is always one slip away from what was typed (two letters changed over are one slip).
+  def test_nothing_is_meant_over_two_slips
     random = Random.new(Minitest.seed)
     words = %w[plunger manifold ceramic discharge aluminium packings]
     spelling = Ear::Spelling.new(words, [])
     200.times do
       typed = words.sample(random: random).dup
       2.times { typed[random.rand(1...typed.size)] = [*"a".."z"].sample(random: random) }
-      found = spelling.correct(typed)
-      changed_over = typed.chars.sort == found.chars.sort ? 1 : 0
-      assert_operator distance(typed, found) - changed_over, :<=, 1, "#{typed} became #{found}"
+      spelling.meant(typed).each do |found, _|
+        changed_over = typed.chars.sort == found.chars.sort ? 1 : 0
+        assert_operator distance(typed, found) - changed_over, :<=, 1, "#{typed} became #{found}"
+      end
     end
   end
 
@@ -79,13 +90,18 @@ class TokensTest < Minitest::Test
     row.last
   end
 
-  def test_the_longest_phrase_wins
-    lexicon = EAR.lexicon
-    longest = ->(text) { lexicon.longest(Ear::NumberWords.merged(Ear::Tokens.of(text)), 0) }
-    assert_equal([2, %w[head_bolts head_bolt_drive]], longest.call("head bolts are tight").then { |count, meaning| [count, meaning[:nouns]] })
-    assert_equal %w[packings], longest.call("seal kit")[1][:areas]
-    assert_equal 0, longest.call("wobbles").first
-    assert_equal({ "cap_location" => "three on top, three in front" }, longest.call("three on top, three in front, green")[1][:values])
+  def lattice(text) = Ear::Lattice.new(text, EAR.lexicon, Ear::Names.new(Ear::Names.exact_of(snapshot)))
+
+  # "stainless steel" keeps every meaning that it has; of two nouns that begin together the longer one is meant.
+  def test_a_span_keeps_all_its_meanings
+    assert_equal([%w[head_bolts head_bolt_drive]], lattice("head bolts are tight").phrases_at(0).select(&:noun?).map { |piece| piece.nouns.uniq })
+    assert_equal %w[packings], lattice("seal kit").phrases_at(0).first.areas
+    assert_empty lattice("grumbles").phrases_at(0)
+    assert_equal "three on top, three in front", lattice("three on top, three in front, green").phrases_at(0).first.values["cap_location"]
+    left = lattice("left").phrases_at(0).first
+    assert_equal %w[shaft_side], left.values.keys & %w[shaft_side]
+    misspelt = lattice("stainles head").phrases_at(0).first
+    assert_operator misspelt.slip, :>, 0
   end
 
   def test_names_of_the_catalogue

@@ -23,7 +23,7 @@ module DemoCatalogue
   )
   FIELD = Gimlet::Core::Identification::Field.new(Gimlet::Core::Identification::Hypotheses.of(SNAPSHOT), VOCABULARY)
   ORDER_IDS = Gimlet::Core::Identification::OrderIds.new
-  ON_FILE = VOCABULARY.traits.keys.to_h { |id| [id, SNAPSHOT.variants.filter_map { |variant| variant.trait(id) }.uniq] }.freeze
+  ON_FILE = Gimlet::Core::Ear::Lexicon.on_file(VOCABULARY, SNAPSHOT)
   EAR = Gimlet::Core::Ear::Listener.new(
     VOCABULARY, Gimlet::Core::Ear::Names.new(Gimlet::Core::Ear::Names.exact_of(SNAPSHOT),
                                              %w[plate part_number].to_h { |id| [id, FIELD.column(id).names.method(:nearest)] }), ON_FILE

@@ -2,6 +2,7 @@
 
 require "json"
 require "sinatra/base"
+require_relative "../counter/add_customer"
 require_relative "../counter/add_entry"
 require_relative "../counter/cancel_order"
 require_relative "../counter/identify_pump"
@@ -130,6 +131,8 @@ module Gimlet
 
       def identify = Counter::IdentifyPump.new(stocked, customers)
       def plan = Counter::PlanRebuild.new(stocked.snapshot, stock.all, reference.tables)
+      def add_customer = Counter::AddCustomer.new(customers)
+      def known(entries) = Counter::Known.new(reference, customers, Core::Ticket::Folded.of(entries))
       def add_entry = Counter::AddEntry.new(stocked, tickets, customers)
       def note_at_bench = Counter::NoteAtBench.new(bench)
       def known_order(id) = orders.find(id) || missing("There is no order #{id}.")

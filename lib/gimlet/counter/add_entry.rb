@@ -28,7 +28,7 @@ module Gimlet
           ticket = Core::Ticket::Folded.of(entries)
           body = request.slice(*kind.fields.keys)
           kind.follow(body, ticket)
-          kind.check(body, Known.new(@reference, @customers, ticket.channel))
+          kind.check(body, Known.new(@reference, @customers, ticket))
         end
       end
     end

@@ -10,15 +10,17 @@ module Gimlet
     # What an entry of a ticket may speak of: the catalogue, the vocabulary, customers, and what is heard of words. Which pump the ticket is for may
     # still change.
     #
-    #   known = Known.new(reference, customers, "phone")
-    #   known.listen("8 bolts", nil) # => {"items" => [...], "unheard" => []}
+    #   known = Known.new(reference, customers, ticket)
+    #   known.listen("8 bolts", nil) # => {"items" => [...], "choices" => [], "unheard" => []}
     class Known
       # @param reference [Reference]
       # @param customers [Store::Customers]
-      # @param channel [String] how the customer is present: who observes follows from it
-      def initialize(reference, customers, channel)
+      # @param ticket [Core::Ticket::Folded] so far
+      def initialize(reference, customers, ticket)
         @reference = reference
-        @channel = channel
+        @customers = customers
+        @ticket = ticket
+        @channel = ticket.channel
         @identify = IdentifyPump.new(reference, customers)
       end
 
@@ -29,13 +31,23 @@ module Gimlet
       # @return [Boolean] whether a check can be answered so
       def answer?(result) = DiagnoseCall::ANSWERS.key?(result)
 
+      # @return [Core::Ear::ParseResult] what a line would say
+      def hear(words, asked) = @reference.ear.call(words, asked: asked, before: @ticket.before, customers: named)
+
       # What a line says, as an entry keeps it, with who observed it.
-      # @return [Hash] "items" and "unheard", plain data
+      # @return [Hash] "items", "choices" and "unheard", plain data
       # @raise [Core::InputError]
       def listen(words, asked)
-        heard = @reference.ear.call(words, asked: asked)
+        heard = hear(words, asked)
         @identify.checked(heard.readings, "words", @channel)
-        { "items" => heard.items.map { |item| item(item) }, "unheard" => heard.unheard.map { |row| row.to_h.transform_keys(&:to_s) } }
+        { "items" => heard.items.map { |item| item(item) }, "choices" => heard.choices.map { |choice| choice(choice) },
+          "unheard" => heard.unheard.map { |row| row.to_h.transform_keys(&:to_s) } }
+      end
+
+      # @return [Hash{String=>Object}, nil] a choice that a line left open
+      def open_choice(of, at)
+        line = @ticket.lines.find { |one| one.number == of }
+        line&.choices&.any? { |open| open[:choice] == at } ? line.body.dig("heard", "choices", at) : nil
       end
 
       # @param row [Hash{String=>Object}] a reading as it was sent
@@ -61,6 +73,14 @@ module Gimlet
       end
 
       private
+
+      def named = @customers.all.to_h { |row| [row[:name], row[:id]] }
+
+      # An option that no pump can have is none.
+      def choice(choice)
+        options = choice.options.map { |items| items.map { |item| item(item) } }
+        { "words" => choice.words, "from" => choice.from, "to" => choice.to, "options" => options }
+      end
 
       def measured_on_ticket = @measured_on_ticket ||= MeasuredOnTicket.new(@reference)
       def observed(row) = { "observer" => Core::Readings::OBSERVER.fetch(@channel) }.merge(row)

@@ -81,14 +81,9 @@ module Gimlet
       end
 
       def listener
-        on_file = vocabulary.traits.values.select { |trait| trait.way.worded? }
-                            .to_h { |trait| [trait.id, values(trait.id)] }
         damaged = %w[plate part_number].to_h { |id| [id, field.column(id).names.method(:nearest)] }
-        Core::Ear::Listener.new(vocabulary, Core::Ear::Names.new(Core::Ear::Names.exact_of(snapshot), damaged), on_file)
-      end
-
-      def values(trait)
-        snapshot.series.flat_map { |series| [series.traits[trait], *series.models.map { |model| model.traits[trait] }] }.compact.uniq
+        Core::Ear::Listener.new(vocabulary, Core::Ear::Names.new(Core::Ear::Names.exact_of(snapshot), damaged),
+                                Core::Ear::Lexicon.on_file(vocabulary, snapshot))
       end
     end
   end

@@ -3,6 +3,7 @@
 require_relative "../core/input_error"
 require_relative "../core/ticket/readiness"
 require_relative "../core/ticket/ticket"
+require_relative "../core/ticket/turns"
 require_relative "../core/value"
 require_relative "diagnose_call"
 require_relative "identify_pump"
@@ -17,10 +18,10 @@ module Gimlet
     #   view = WorkOnTicket.new(reference, stock, customers, orders).call(7, tickets.entries(7))
     #   view.readiness.blockers.map(&:id) # => ["unsure"]
     class WorkOnTicket
-      # `step` is [pumps, orders] still possible after each line that said something, by entry number. `pump` is the variant that the order
+      # `steps` are [pumps, orders] still possible after each line that said something, by entry number; `turns` which of them moved it most. `pump` is the variant that the order
       # would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a PlanRebuild::Result or nil; `extents`
       # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil, `amending` the Core::Order that saving would change.
-      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :pump, :sure, :planned, :tray, :readiness, :diagnosis, :extents, :measured,
+      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :turns, :pump, :sure, :planned, :tray, :readiness, :diagnosis, :extents, :measured,
                             :amending)
 
       # @param reference [Reference]
@@ -47,8 +48,9 @@ module Gimlet
         planned = @plans.call(ticket, pump) if pump && !ticket.scope.empty?
         measured = @measured.call(ticket, pump)
         amending = ticket.amends && @orders.brief(ticket.amends)
-        View.new(id: id, ticket: ticket, customer: customer, found: found,
-                 steps: steps(ticket, entries, found.owned), pump: pump, sure: sure, planned: planned,
+        steps = steps(ticket, entries, found.owned)
+        View.new(id: id, ticket: ticket, customer: customer, found: found, steps: steps,
+                 turns: Core::Ticket::Turns.of(steps, @reference.classes(scope(ticket)).ids.size), pump: pump, sure: sure, planned: planned,
                  tray: OrderPreview.new(@reference, @plans).call(ticket, found.identification, pump, planned),
                  readiness: readiness(ticket, found, pump, planned, amending),
                  measured: measured, diagnosis: @diagnose.call(ticket, pump, measured), extents: planned ? extents(ticket, pump) : [],

@@ -22,7 +22,8 @@ module Gimlet
         readings = (item.readings || []).map { |fields| reading(fields) }
         measured = item.measure && Core::Ticket::Kinds::Measured.in_words(item.measure)
         readings + [measured, work(item.areas), complaint(item.complaint), wish(item.wish),
-                    item.pumps && "#{item.pumps} pumps", item.unit && "torques in #{item.unit}"].compact
+                    work(item.except, "not"), seen(item.seen), item.pumps && "#{item.pumps} pumps", item.unit && "torques in #{item.unit}",
+                    item.customer && "customer named", item.instead && "instead of “#{item.instead}”"].compact
       end
 
       private
@@ -34,7 +35,8 @@ module Gimlet
         Core::Readings::Reading.from(fields, @vocabulary).to_s
       end
 
-      def work(areas) = areas && "asked for: #{areas.map { |id| area(id) }.join(', ')}"
+      def work(areas, how = "asked for") = areas && "#{how}: #{areas.map { |id| area(id) }.join(', ')}"
+      def seen(words) = words && "seen now, no rating"
       def area(id) = Core::Catalogue::WORK_AREAS.fetch(id, Core::Plain.name(id))
       def complaint(id) = id && "complaint: #{@vocabulary.complaints[id]&.name || id}"
       def wish(id) = id && "wish: #{id}"

@@ -15,12 +15,23 @@ module Gimlet
       end
 
       # @param heard [Core::Ear::ParseResult]
-      # @return [Hash] heard, unheard
+      # @return [Hash] heard, choices, unheard
       def call(heard)
-        { heard: heard.items.flat_map { |item| item(item) }, unheard: heard.unheard.map(&:to_h) }
+        { heard: heard.items.flat_map { |item| item(item) }, choices: heard.choices.map do |choice|
+          choice(choice)
+        end, unheard: heard.unheard.map(&:to_h) }
       end
 
       private
+
+      def choice(choice)
+        { words: choice.words, options: choice.options.map do |items|
+          items.flat_map do |item|
+            item(item)
+          end.flat_map { |one| one[:problem] || one[:texts] }
+        end,
+          from: choice.from, to: choice.to }
+      end
 
       # A figure beyond any pump is said as it will be said on Enter.
       def item(item)

@@ -35,7 +35,7 @@ module Gimlet
         reference = @view.found.reference
         { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
           pump: pump, plan: plan, seen: plan && Core::Order::Seen.of(plan), tray: tray,
-          lacking: readiness.blockers.map(&:to_h), **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id,
+          turns: turns, lacking: readiness.blockers.map(&:to_h), **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id,
           phrases: InputHints.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
           measured: MeasuredOnTicket.call(@view.measured), extents: @view.extents.map { |id, cost| extent(id, cost) },
@@ -50,9 +50,12 @@ module Gimlet
       def state
         @ticket.to_h.slice(*SHOWN)
                .merge(positions: @ticket.at, owned: @ticket.owned.keys, customer: @view.customer&.slice(:id, :name, :place, :pumps),
+                      late: @ticket.late.map { |id, added| { area: id, added: added } },
                       complaints: @ticket.complaints.map { |id| @vocabulary.complaints[id]&.name || id }, wishes: @ticket.wishes,
                       settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason, text: Core::Ticket::Readiness::TEXTS[key] } })
       end
+
+      def turns = { most: @view.turns.most&.to_h, less: @view.turns.less }
 
       def words(one) = Core::Ticket::Kinds.of(one.kind).words(one.body, @view.found.reference.snapshot.areas)
 
@@ -60,9 +63,14 @@ module Gimlet
       def line(line)
         pumps, orders = @view.steps[line.number]
         unheard = line.unheard.map { |words| words.slice("words", "note") }
-        { number: line.number, kind: line.kind, at: line.at.iso8601, who: line.who, words: line.words, text: words(line),
-          items: line.items.map { |item| item(item) }, unheard: unheard, pumps: pumps, orders: orders }
+        { number: line.number, kind: line.kind, at: line.at.iso8601, who: line.who, words: line.words, text: words(line), struck: line.struck,
+          items: line.items.map { |item| item(item) }, choices: line.choices.map do |choice|
+                                                         choice(choice)
+                                                       end, unheard: unheard, pumps: pumps, orders: orders }
       end
+
+      # What some words may mean, while nobody has said which.
+      def choice(choice) = choice.merge(options: choice[:options].map { |items| items.flat_map { |item| @texts.texts(item) } })
 
       def item(item)
         { item: item.item, texts: @texts.texts(item), from: item.from, to: item.to, struck: item.struck,

@@ -3,6 +3,7 @@
 require_relative "../core/0_quantities/units"
 require_relative "../core/4_demand/fates"
 require_relative "../core/ear/commands"
+require_relative "../core/ear/operators"
 require_relative "../core/reason"
 require_relative "../core/roles"
 require_relative "../core/1_catalogue/wet_end"
@@ -27,6 +28,7 @@ module Gimlet
           work_areas: named(reference.snapshot.areas), extents: named(Core::Extent::NAMES),
           outcomes: named(Core::Catalogue::OUTCOMES),
           roles: Core::Roles::ALL, fates: named(Core::Fates::DRAWN), commands: Core::Ear::Commands::ALL.map(&:to_h),
+          operators: Core::Ear::Operators::ALL.map(&:to_h),
           shortest_reason: Core::Reason::SHORTEST, units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES),
           enough: Core::Identification::OrderClasses::ENOUGH, **rubber(reference.tables.elastomers) }
       end

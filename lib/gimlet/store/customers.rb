@@ -22,6 +22,14 @@ module Gimlet
         row&.merge(pumps: @database[:customer_pumps].where(customer_id: id).order(Sequel.lit("rowid")).select_map(:designation), tools: tools(id))
       end
 
+      # @return [Hash, nil] as in `all`; nil when somebody has that name already, whatever its capitals
+      def add(name, place)
+        return if @database[:customers].where(Sequel.function(:lower, :name) => name.downcase).any?
+
+        id = @database[:customers].insert(name: name, place: place)
+        { id: id, name: name, place: place, pumps: [] }
+      end
+
       # @param rows [Array<Hash>] name, place, pumps
       def upsert(rows)
         @database.transaction do

@@ -67,5 +67,7 @@ function workSummary({ ticket }: TicketView, areas: { id: string; name: string }
   if (ticket.scope.length === 0) return `nothing agreed yet${complaints}`;
   const pumps = ticket.pumps > 1 ? ` on ${ticket.pumps} pumps` : "";
   const scope = ticket.scope.map((id) => [areas.find((area) => area.id === id)?.name ?? id, ...(ticket.positions[id] ? [`(${ticket.positions[id].join(", ")})`] : [])].join(" "));
-  return `${scope.join(", ")}${pumps}${ticket.agreed ? "" : " (asked for)"}${complaints}`;
+  const late = ticket.late.map(({ area, added }) => `${areas.find((one) => one.id === area)?.name ?? area} ${added ? "added" : "left out"}`);
+  const since = late.length > 0 ? ` (since it was agreed: ${late.join(", ")})` : "";
+  return `${scope.join(", ")}${since}${pumps}${ticket.agreed ? "" : " (asked for)"}${complaints}`;
 }

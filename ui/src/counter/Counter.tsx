@@ -1,5 +1,7 @@
 import Box from "@mui/material/Box";
+import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
+import { api, Problem, told } from "../api/client";
 import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { commandOf, type Command } from "../ticket/commands";
@@ -8,9 +10,12 @@ import { useDraft } from "../ticket/useDraft";
 import type { LiveTicket } from "../ticket/useTicket";
 import { AnswerStack, type AnswerName, answerNames } from "./AnswerStack";
 import { Phrases } from "./line/Phrases";
+import { ChoiceLine } from "./line/ChoiceLine";
 import { PreviewLine } from "./line/PreviewLine";
 import { TypingLine } from "./line/TypingLine";
+import { neitherKey, optionKeys, useChoice } from "./line/useChoice";
 import { useTakeUp } from "./line/useTakeUp";
+import { useTyped } from "./line/useTyped";
 import { CaliperStandIn } from "./pump/CaliperStandIn";
 import { Tray } from "./tray/Tray";
 
@@ -33,8 +38,11 @@ export function Counter({ ticket, view }: Props) {
   const question = enough ? undefined : view.found.next_questions[0];
   const asked = open === "Pump" ? question?.trait ?? null : null;
   const command = commandOf(draft.text, vocabulary.data?.commands ?? [], question?.figure === "button");
-  const preview = usePreview(command || ordered ? "" : draft.text, asked);
+  const preview = usePreview(command || ordered ? "" : draft.text, asked, view.id);
   const takeUp = useTakeUp(ticket, view);
+  const choosing = useChoice(ticket, view);
+  const typed = useTyped(view, draft.type);
+  const cache = useQueryClient();
 
   /** A refused command stays in the line, marked, so that the next typing takes its place. */
   const complain = (text: string) => {
@@ -86,7 +94,8 @@ export function Counter({ ticket, view }: Props) {
   };
 
   const strike = (kind: "struck" | "restored", number: number | null) => {
-    const last = [...view.call].reverse().find((one) => one.items.length > 0);
+    const taking = kind === "struck";
+    const last = [...view.call].reverse().find((one) => (one.kind === "said" || one.items.length > 0) && one.struck !== taking);
     const of = number ?? last?.number;
     if (of === undefined) return complain("Nothing was said yet.");
     return fromLine(() => ticket.add("line", { kind, of, item: null }));
@@ -98,6 +107,18 @@ export function Counter({ ticket, view }: Props) {
     return fromLine(() => ticket.add("line", { kind: "settled", doubt, reason }));
   };
 
+  /** Writes down who calls, and names them on the ticket. */
+  const newCustomer = async (typed: string) => {
+    const [name = "", place = ""] = typed.split(/,(?=[^,]*$)/).map((part) => part.trim());
+    try {
+      const customer = await told(api.POST("/api/customers", { body: { name, place } }));
+      void cache.invalidateQueries({ queryKey: ["customers"] });
+      return await fromLine(() => ticket.add("line", { kind: "customer", customer_id: customer.id }));
+    } catch (error) {
+      return complain((error as Problem).message);
+    }
+  };
+
   const obey = (order: Command) => {
     switch (order.id) {
       case "answer": return reply(order.number! - 1, "line");
@@ -107,6 +128,7 @@ export function Counter({ ticket, view }: Props) {
       case "stands": return settle(order.reason ?? "");
       case "strike": return strike("struck", order.number);
       case "bring_back": return strike("restored", order.number);
+      case "new_customer": return newCustomer(order.reason ?? "");
       case "card":
         if (!ordered) return complain("Save the order first: type save.");
         draft.type("");
@@ -127,6 +149,24 @@ export function Counter({ ticket, view }: Props) {
 
   const backToLine = () => line.current?.focus();
 
+  /** A line that is still being typed is read first, and its meaning taken. */
+  const pick = async (option: number | null) => {
+    const typedChoice = preview?.choices[0];
+    if (!typedChoice || draft.text === "") return void choosing.pick(option);
+    const number = view.last + 1;
+    if (await fromLine(() => say(draft.text))) void choosing.pickIn(number, 0, option);
+  };
+
+  const onKey = (key: string): boolean => {
+    const option = (optionKeys as readonly string[]).indexOf(key);
+    const options = draft.text === "" ? choosing.open?.choice.options : preview?.choices[0]?.options;
+    if (!options || (key !== neitherKey && (option < 0 || option >= options.length))) return false;
+    void pick(key === neitherKey ? null : option);
+    return true;
+  };
+
+  const shown = draft.text === "" ? choosing.open?.choice : preview?.choices[0];
+
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 300px", lg: "minmax(0, 1fr) 340px" }, gap: 2, alignItems: "start" }}>
       <Box>
@@ -134,13 +174,17 @@ export function Counter({ ticket, view }: Props) {
           ref={line}
           value={draft.text}
           said={ticket.problem?.where === "line" ? { text: ticket.problem.text, wrong: true } : said}
-          onType={(text) => { draft.type(text); ticket.forget(); }}
+          onType={(text) => { draft.type(text); typed.leave(); ticket.forget(); }}
           onEnter={() => void enter()}
           onHelp={() => setHelping((now) => !now)}
+          onEarlier={typed.earlier}
+          onLater={typed.later}
+          onKey={onKey}
           takeUp={takeUp}
         />
         {preview && <PreviewLine words={draft.text} preview={preview} />}
-        {helping && <Phrases phrases={view.phrases} commands={vocabulary.data?.commands ?? []} onUse={(text) => { draft.type(text); backToLine(); }} onClose={() => { setHelping(false); backToLine(); }} />}
+        {shown && !ordered && <ChoiceLine words={shown.words} options={shown.options} onPick={(option) => { void pick(option); backToLine(); }} />}
+        {helping && <Phrases phrases={view.phrases} commands={vocabulary.data?.commands ?? []} operators={vocabulary.data?.operators ?? []} onUse={(text) => { draft.type(text); backToLine(); }} onClose={() => { setHelping(false); backToLine(); }} />}
         <AnswerStack
           ticket={ticket}
           view={view}

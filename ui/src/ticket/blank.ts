@@ -6,7 +6,7 @@ export const blankView = (id: number | null): TicketView => ({
   last: 0,
   ticket: {
     channel: "phone", customer_id: null, customer: null, scope: [], agreed: false, pumps: 1, positions: {}, extent: "recommended", findings: [], had: {}, fixed: [], owned: [], extension: null, chosen: null, policy: "on_shelf",
-    unit: "N·m", complaints: [], wishes: [], settled: [], state: "open", amends: null,
+    unit: "N·m", late: [], complaints: [], wishes: [], settled: [], state: "open", amends: null,
   },
   call: [],
   found: {
@@ -18,6 +18,7 @@ export const blankView = (id: number | null): TicketView => ({
   plan: null,
   seen: null,
   tray: { certain: [], open: [], price_cents: 0 },
+  turns: { most: null, less: [] },
   lacking: [{ id: "nothing", text: "" }],
   settled: { pump: false, work: false, parts: false, tools: false, tightening: false, hand_over: false },
   doubt: null,

@@ -5,6 +5,7 @@ type LineCommand = components["schemas"]["LineCommand"];
 /** What a line means when it is no word about the pump: the command, and what followed it. */
 export interface Command {
   id: LineCommand["id"];
+  /** A reason or a name. */
   reason: string | null;
   number: number | null;
 }
@@ -16,10 +17,21 @@ export interface Command {
 export function commandOf(line: string, commands: LineCommand[], figureIsButton: boolean): Command | null {
   const typed = line.trim();
   const figure = figureIsButton && /^[1-9]$/.test(typed) ? Number(typed) : null;
-  const [, verb = "", rest = ""] = /^([a-z]+|\?|)(?:[:,]?\s*|$)(.*)$/is.exec(typed) ?? [];
-  const command = commands.find((one) => (one.takes === "answer" ? figure !== null : one.words.includes(verb.toLowerCase()) && follows(one.takes, rest)));
-  if (!command) return null;
-  return { id: command.id, reason: command.takes === "reason" && rest ? rest : null, number: command.takes === "line" && rest ? Number(rest) : figure };
+  for (const one of commands) {
+    const rest = one.takes === "answer" ? (figure === null ? null : "") : restBehind(typed, one);
+    if (rest === null || !follows(one.takes, rest)) continue;
+    return { id: one.id, reason: (one.takes === "reason" || one.takes === "name") && rest ? rest : null, number: one.takes === "line" && rest ? Number(rest) : figure };
+  }
+  return null;
 }
 
-const follows = (takes: LineCommand["takes"], rest: string) => takes === "reason" || (takes === "line" ? /^\d*$/.test(rest) : rest === "");
+/** What stands behind the words of a command; null where the line does not begin with them. */
+function restBehind(typed: string, { words }: LineCommand): string | null {
+  for (const word of words) {
+    const begins = typed.slice(0, word.length).toLowerCase() === word && !/^[a-z0-9]/i.test(typed.slice(word.length));
+    if (begins && (word !== "" || typed === "")) return typed.slice(word.length).replace(/^[:,]?\s*/, "");
+  }
+  return null;
+}
+
+const follows = (takes: LineCommand["takes"], rest: string) => takes === "reason" || takes === "name" || (takes === "line" ? /^\d*$/.test(rest) : rest === "");

@@ -4,11 +4,11 @@ import type { Preview } from "../api/types";
 import { useRested } from "../shell/useRested";
 
 /** What would be heard of a line, asked for when the typing rests; nothing is kept of it. */
-export function usePreview(words: string, asked: string | null): Preview | undefined {
+export function usePreview(words: string, asked: string | null, ticketId: number | null): Preview | undefined {
   const rested = useRested(words);
   const { data } = useQuery({
-    queryKey: ["preview", rested, asked],
-    queryFn: () => told(api.POST("/api/preview", { body: { words: rested, asked } })),
+    queryKey: ["preview", rested, asked, ticketId],
+    queryFn: () => told(api.POST("/api/preview", { body: { words: rested, asked, ticket_id: ticketId } })),
     enabled: rested.trim() !== "",
     placeholderData: keepPreviousData,
     retry: false,

@@ -23,6 +23,10 @@ module Gimlet
           app.serve("openapi") { answer(OpenAPI::DOCUMENT) }
           app.serve("vocabulary") { answer(Present::Vocabulary.call(reference)) }
           app.serve("customers") { answer(customers.all) }
+          app.serve("addCustomer") do
+            body = body_as("NewCustomer")
+            answer(add_customer.call(body["name"], body["place"].to_s), 201)
+          end
 
           app.serve("identify") do
             request = body_as("IdentifyRequest").transform_keys(&:to_sym)

@@ -31,7 +31,8 @@ module Gimlet
           # What would be heard of a line; nothing is kept.
           app.serve("preview") do
             body = body_as("PreviewRequest")
-            answer(Present::Preview.new(reference.vocabulary).call(reference.ear.call(body["words"], asked: body["asked"])))
+            entries = body["ticket_id"] ? tickets.entries(known_ticket(body["ticket_id"]) && body["ticket_id"]) : []
+            answer(Present::Preview.new(reference.vocabulary).call(known(entries).hear(body["words"], body["asked"])))
           end
         end
 

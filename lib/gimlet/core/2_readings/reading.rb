@@ -10,7 +10,7 @@ require_relative "vocabulary"
 module Gimlet
   module Core
     module Readings
-      # One trait as observed. `definition` is the Trait. `value` is in the trait's unit; `range` is [low, high]; `unknown` says that it
+      # One trait as observed. `definition` is the Trait. `value` is in the trait's unit; `range` is [low, high], one of them nil where it is open; `unknown` says that it
       # was asked and could not be told; `denied` that it is anything but the value; `hedged` that the observer was in doubt.
       Reading = Value.of(:definition, :value, :range, :unknown, :denied, :hedged, :observer, :tool, :heard) do
         def trait = definition.id
@@ -18,11 +18,17 @@ module Gimlet
         # @return [String] how it is said back: "plunger diameter 20 mm"
         def to_s
           told = if unknown then "not sure"
-                 elsif range then "#{range.map { |one| Reading.plain(one) }.join(' to ')} #{definition.unit}"
+                 elsif range then "#{Reading.span_in_words(*range)} #{definition.unit}"
                  else "#{Reading.plain(value)} #{definition.unit}"
                  end
           "#{definition.name} #{'not ' if denied}#{told}".strip + (hedged ? ", not certain" : "")
         end
+
+        # @return [Array(Numeric, Numeric)] what it may be, an open end being infinite
+        def bounds = range ? [range.first || -Float::INFINITY, range.last || Float::INFINITY] : [value, value]
+
+        # @return [Numeric] the middle, or the end that was named
+        def middle = range ? range.compact.sum / range.compact.size.to_f : value
 
         # @return [Array] what it says, without the words it was said in
         def content = [trait, value, range, unknown, denied, hedged, observer, tool]
@@ -45,6 +51,13 @@ module Gimlet
         # @return [String] 20.0 as "20"
         def self.plain(value) = value.is_a?(Numeric) ? Plain.number(value) : value.to_s
 
+        # @return [String] "18 to 20", "9 or more", "up to 10"
+        def self.span_in_words(low, high)
+          return "#{plain(low)} to #{plain(high)}" if low && high
+
+          low ? "#{plain(low)} or more" : "up to #{plain(high)}"
+        end
+
         class << self
           private
 
@@ -57,8 +70,8 @@ module Gimlet
           end
 
           def span(trait, fields)
-            low, high = fields[:range].map { |field| trait.way.accept(trait, field, fields[:unit]) }
-            unless low.is_a?(Numeric) && high.is_a?(Numeric) && low <= high
+            low, high = fields[:range].map { |field| field && trait.way.accept(trait, field, fields[:unit]) }
+            unless [low, high].any? && [low, high].compact.all?(Numeric) && (low.nil? || high.nil? || low <= high)
               reject("range", "bad_range", "#{trait.name}: a range runs from the smaller number to the larger one.")
             end
             [low, high]

@@ -1,12 +1,13 @@
 # frozen_string_literal: true
 
-require_relative "../0_quantities/units"
-require_relative "complaints"
-require_relative "grammar"
-require_relative "parse_result"
+require_relative "chooser"
+require_relative "commands"
+require_relative "lattice"
 require_relative "lexicon"
-require_relative "measures"
-require_relative "pieces"
+require_relative "names"
+require_relative "outcome"
+require_relative "parse_result"
+require_relative "rules"
 
 module Gimlet
   module Core
@@ -16,8 +17,8 @@ module Gimlet
     #   ear.call("8 bolts, hex 6, not brass").readings.map { |fields| fields[:trait] }
     #   # => ["head_bolts", "head_bolt_drive", "manifold_material"]
     #
-    # A line becomes tokens, tokens become pieces (names of the catalogue, phrases of the lexicon, figures with units), and the
-    # grammar joins figures and values to the nouns beside them. All of it takes time in proportion to the line.
+    # A line becomes a lattice of pieces, each span keeping all that it may mean. Every rule proposes candidates and changes nothing; the chooser takes
+    # the cheapest set of them over the whole line. What costs little more and says something else is offered as a choice.
     module Ear
       # A lexicon and a catalogue's names, ready to listen.
       class Listener
@@ -26,30 +27,25 @@ module Gimlet
 
         # @param vocabulary [Readings::Vocabulary]
         # @param names [Names]
-        # @param on_file [Hash{String=>Array}] trait id => values that some pump has
+        # @param on_file [Hash{String=>Array}] as Lexicon.on_file gives it
         def initialize(vocabulary, names, on_file = {})
           @vocabulary = vocabulary
           @names = names
           @lexicon = Lexicon.new(vocabulary, on_file)
-          @complaints = Complaints.new(vocabulary.complaints.values)
         end
 
         # @param line [String]
         # @param asked [String, nil] the trait that was asked for
+        # @param before [Array<#of, #item, #readings, #areas, #pumps>] what the line before said: "sorry" may speak of it
+        # @param customers [Hash{String=>Integer}] name => id
         # @return [ParseResult]
-        def call(line, asked: nil)
-          measured, rest = Measures.call(line)
-          pieces = Pieces.new(@lexicon, @names).call(rest)
-          heard = Grammar.new(@vocabulary, @names, @complaints, rest, asked && @vocabulary.trait(asked, "asked")).call(pieces)
-          items = Measures.lips(heard.items)
-          heard.with(items: measured.empty? ? items : in_order(measured + items))
-        end
-
-        private
-
-        # As they stand in the line.
-        def in_order(items)
-          items.each_with_index.sort_by { |item, at| [item.from || 0, at] }.map(&:first)
+        def call(line, asked: nil, before: [], customers: {})
+          lattice = Lattice.new(line, @lexicon, @names)
+          trait = asked && @vocabulary.trait(asked, "asked")
+          setting = Rules::Setting.new(vocabulary: @vocabulary, names: @names, asked: trait, customers: customers)
+          rules = Rules::ALL.map { |rule| rule.new(lattice, setting) }
+          earlier = before.map { |item| Candidate.earlier(item) }
+          Outcome.new(lattice).call(Chooser.new(lattice, rules, earlier).call)
         end
       end
     end

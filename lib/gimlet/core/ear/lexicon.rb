@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../0_quantities/units"
 require_relative "../2_readings/vocabulary"
 require_relative "number_words"
 require_relative "spelling"
@@ -14,56 +15,47 @@ module Gimlet
       # value speaks of without a noun), `areas`, and what small words do (`not`, `hedge`, `key` ...).
       class Lexicon
         NOTHING = {}.freeze
+        # So many words are not said of anything else.
         TELLING = 3
-        LISTED = %w[unsure absent not hedge damage every some pumps sets observed elsewhere other_places past times money heat holders
-                    papers ends starts gaps filler].freeze
-        TABLES = { "keys" => :key, "threads" => :thread, "tools" => :tool, "slots" => :slot, "wishes" => :wish,
-                   "spelled" => :letter }.freeze
+        # Lists of small words, and tables of them by what they stand for.
+        LISTED = %w[unsure absent not instead except request hedge damage every some pumps sets past when times money heat things subject aside mine
+                    papers ends starts held place against short filler].freeze
+        TABLES = { "keys" => :key, "threads" => :thread, "tools" => :tool, "slots" => :slot, "wishes" => :wish, "media" => :medium,
+                   "bounds" => :bound, "seen" => :seen, "gaps" => :gaps, "spelled" => :letter, "measures" => :axis }.freeze
 
         # @return [Spelling]
         attr_reader :spelling
 
+        # The values that some pump of a catalogue has, for `new`.
         # @param vocabulary [Readings::Vocabulary]
-        # @param on_file [Hash{String=>Array}] trait id => values that some pump of the catalogue has
+        # @param snapshot [Catalogue::Snapshot]
+        # @return [Hash{String=>Array}] trait id => values
+        def self.on_file(vocabulary, snapshot)
+          worded = vocabulary.traits.values.select { |trait| trait.way.worded? }.map(&:id)
+          worded.to_h { |id| [id, snapshot.variants.filter_map { |variant| variant.trait(id) }.flatten.uniq] }
+        end
+
+        # @param vocabulary [Readings::Vocabulary]
+        # @param on_file [Hash{String=>Array}] as `on_file` gives it
         def initialize(vocabulary, on_file = {})
           @vocabulary = vocabulary
           @meanings = {}
-          @longest = Hash.new(0)
+          @openings = {}
           traits(on_file)
           vocabulary.work.each { |row| row.called.each { |phrase| add(phrase, areas: row.areas) } }
-          makers = (on_file["maker"] || []).flat_map { |name| Tokens.of(name).map(&:norm) }
-          named = (@meanings.keys.flat_map(&:split) + makers).uniq
           small_words
-          plain = NumberWords::SIMPLE.keys + (vocabulary.words["common"] || []) + (@meanings.keys.flat_map(&:split) - named)
-          @spelling = Spelling.new(named + complaint_words, plain)
+          @spelling = spelling_of(on_file)
         end
 
-        # @param tokens [Array<Token>]
-        # @return [Array(Integer, Hash)] how many tokens the longest known phrase at this place takes, and what it may mean
-        def longest(tokens, at)
-          most = @longest[tokens[at].norm]
-          spoken = []
-          best = [0, NOTHING]
-          tokens[at, most * 2].each_with_index do |token, offset|
-            next best if soft?(token) && offset.positive?
-            break if (token.separator? && !across?(spoken, tokens, at + offset)) || spoken.size == most
+        # @param words [Array<String>] the first word of a phrase and those after it
+        # @return [Integer] how many words a phrase that begins so may have
+        def longest(word) = @openings.fetch(word, 0)
 
-            spoken << token.norm unless token.separator?
-            found = @meanings[spoken.join(" ")]
-            best = [offset + 1, found] if found && !token.separator?
-          end
-          best
-        end
+        # @param phrase [String] words as Token#norm gives them, with spaces between
+        # @return [Hash, nil] what it may mean
+        def [](phrase) = @meanings[phrase]
 
         private
-
-        def soft?(token) = %w[- / . '].include?(token.text) && !token.separator?
-
-        # A comma belongs to a phrase when the phrase goes on after it: "three on top, three in front".
-        def across?(spoken, tokens, at)
-          following = tokens[at + 1] or return false
-          spoken.size > 1 && @commas&.include?([*spoken, following.norm].join(" "))
-        end
 
         def traits(on_file)
           @vocabulary.traits.each_value do |trait|
@@ -75,7 +67,6 @@ module Gimlet
 
             (on_file[trait.id] || []).each do |value|
               value(value, trait, value)
-              # So many words are not said of anything else.
               add(value, alone: [trait.id]) if value.to_s.split.size >= TELLING
             end
           end
@@ -94,30 +85,31 @@ module Gimlet
           (words["foreign"] || {}).each { |phrase, use| add(phrase, foreign: use) }
         end
 
-        def complaint_words
-          @vocabulary.complaints.values.flat_map do |complaint|
-            complaint.phrases.flat_map do |phrase|
+        # Words of nouns, values and complaints, and makers, may be mistyped; others are only known.
+        def spelling_of(on_file)
+          makers = (on_file["maker"] || []).flat_map { |name| Tokens.of(name).map(&:norm) }
+          telling = @meanings.select { |_, meaning| %i[nouns values areas key].any? { |kind| meaning.key?(kind) } }.keys.flat_map(&:split)
+          roles = (@vocabulary.words["roles"] || {}).values.flatten
+          complaints = (roles + @vocabulary.complaints.values.flat_map do |one|
+            one.phrases.flat_map do |phrase|
               phrase.split(/[ |]/)
             end
-          end.map { |one| Tokens.norm(one) }
+          end).map { |one| Tokens.norm(one) }
+          units = Units::SPELLINGS.keys
+          plain = NumberWords::WORDS.keys + (@vocabulary.words["common"] || []).map do |word|
+            Tokens.norm(word)
+          end + @meanings.keys.flat_map(&:split) + units
+          Spelling.new((telling + makers + complaints).uniq, plain)
         end
 
         def add(phrase, **meaning)
-          pieces = NumberWords.merged(Tokens.of(phrase.to_s))
-          spoken = pieces.reject(&:mark?).map(&:norm)
-          spoken = pieces.map(&:norm) if spoken.empty?
+          spoken = Tokens.of(phrase.to_s).reject(&:mark?).map(&:norm)
+          spoken = Tokens.of(phrase.to_s).map(&:norm) if spoken.empty?
           return if spoken.empty?
 
-          note_commas(pieces)
-          @longest[spoken.first] = [@longest[spoken.first], spoken.size].max
+          @openings[spoken.first] = [@openings.fetch(spoken.first, 0), spoken.size].max
           known = @meanings[spoken.join(" ")] ||= {}
           meaning.each { |key, told| known[key] = joined(known[key], told) }
-        end
-
-        def note_commas(pieces)
-          at = pieces.index(&:separator?) or return
-          before = pieces.take(at).map(&:norm)
-          (@commas ||= {})[[*before, pieces[at + 1].norm].join(" ")] = true if pieces[at + 1]
         end
 
         def joined(old, new)

@@ -36,7 +36,11 @@ module Gimlet
         def self.plain(text) = Readings::PlateMatch.plain(text)
 
         # @return [Array(String, String), nil] trait id and value
-        def exact(text) = @exact[self.class.plain(text)]
+        def exact(text) = exact_plain(self.class.plain(text))
+
+        # @param text [String] plain already
+        # @return [Array(String, String), nil]
+        def exact_plain(text) = @exact[text]
 
         # @return [String, nil] the trait that a slightly wrong text is nearest to
         def near(text)

@@ -7,19 +7,20 @@ module Gimlet
     module Ear
       # A word, figure or mark of a typed line, with where it stands. `figure` is its number, nil for words; `glued` says that nothing
       # stands between it and the one before.
-      Token = Value.of(:text, :norm, :figure, :from, :to, :glued, :spelled_out) do
-        def word? = figure.nil? && norm.match?(/\A\p{L}/)
-        def mark? = figure.nil? && !word?
-        def separator? = [",", ";", "\n", "|"].include?(text) || (text == "." && !glued)
+      Token = Value.of(:text, :norm, :figure, :from, :to, :glued, :spelled_out, :kind) do
+        def word? = kind == :word
+        def mark? = %i[mark separator].include?(kind)
+        def separator? = kind == :separator
       end
 
       # Cutting a line into tokens, in one pass.
       module Tokens
-        FRACTION = %r{\d+[ -]\d+/\d+(?!\d)|\d+/\d+(?![\d/])}
+        FRACTION = %r{\d+[ -]\d+/\d+(?![\d/])|(?<!/)\d+/\d+(?![\d/])}
         FIGURE = /#{FRACTION}|\d{1,3}(?:,\d{3})+(?!\d)|\d+\.\d+(?![\d.])|\.\d+|\d+,\d{1,2}(?![\d,])|\d+/
         # Behind these a full stop ends no sentence.
         SHORTENED = %w[no nr approx dia ser in ft lb gal min max ca abt hr pc ref art cyl od id].freeze
         WORD = /\p{L}+(?:['’]\p{L}+)*/
+        SEPARATORS = [",", ";", "\n", "|"].freeze
         SCAN = /#{FIGURE}|#{WORD}|''|\S|\n/
 
         module_function
@@ -32,10 +33,26 @@ module Gimlet
             match = Regexp.last_match
             glued = match.begin(0) == ending
             ending = match.end(0)
-            Token.new(text: match[0], norm: norm(match[0]), figure: figure(match[0]), from: match.begin(0), to: ending, glued: glued)
+            Token.new(text: match[0], norm: norm(match[0]), figure: figure(match[0]), from: match.begin(0), to: ending, glued: glued,
+                      kind: kind(match[0]))
           end
-          tokens.each_with_index.map { |token, at| full_stop?(tokens, at) ? Token.new(**token.to_h, glued: false) : token }
+          tokens.each_with_index.map do |token, at|
+            if full_stop?(tokens, at) then token.with(glued: false, kind: :separator)
+            else number_sign?(tokens, at) ? token.with(norm: "nr") : token
+            end
+          end
         end
+
+        # @return [Symbol] :figure, :word, :separator or :mark
+        def kind(text)
+          return :figure if text.match?(/\A\.?\d/)
+          return :word if text.match?(/\A\p{L}/)
+
+          SEPARATORS.include?(text) ? :separator : :mark
+        end
+
+        # "8 no. screws", "serial no. 31022"
+        def number_sign?(tokens, at) = tokens[at].norm == "no" && tokens[at + 1]&.text == "." && tokens[at + 1].glued && at.positive?
 
         def full_stop?(tokens, at)
           tokens[at].text == "." && at.positive? && !tokens[at + 1]&.glued && !SHORTENED.include?(tokens[at - 1].norm)

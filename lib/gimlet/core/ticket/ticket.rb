@@ -9,9 +9,10 @@ module Gimlet
     module Ticket
       # Something that an entry says: readings (fields for Readings::Reading.from), work, a complaint, a wish ... `of` is the entry's number
       # and `item` its place in it.
-      Item = Value.of(:of, :item, :readings, :areas, :complaint, :wish, :pumps, :unit, :measure, :from, :to, :struck)
-      # One line of the call as it went.
-      Line = Value.of(:number, :kind, :at, :who, :words, :items, :unheard, :body)
+      Item = Value.of(:of, :item, :readings, :areas, :except, :complaint, :wish, :pumps, :unit, :measure, :seen, :customer, :instead, :from, :to,
+                      :struck)
+      # One line of the call as it went. `choices` are those still open: { choice:, words:, options: }.
+      Line = Value.of(:number, :kind, :at, :who, :words, :items, :choices, :unheard, :struck, :body)
 
       # What the kinds of entry make of a ticket, each its own fields (kinds/).
       FOLDED = Kinds::ALL.each_value.flat_map { |kind| kind.fold([], []).keys }.freeze
@@ -35,6 +36,9 @@ module Gimlet
         end
 
         def wishes = live.filter_map(&:wish).uniq
+
+        # @return [Array<Item>] what the last typed line said and still counts: a word like "sorry" speaks of it
+        def before = (lines.reverse.find { |line| %w[said picked answered].include?(line.kind) }&.items || []).reject(&:struck)
       end
 
       # Folding entries. Nothing is ever changed in place: striking out and bringing back are entries too.
@@ -77,8 +81,21 @@ module Gimlet
             Item.new(**fields, of: entry.number, item: at, struck: @struck.key?([entry.number, at]) || @struck.key?([entry.number, nil]))
           end
           Line.new(number: entry.number, kind: entry.kind, at: entry.at, who: entry.who, words: entry.body["words"], items: items,
-                   unheard: unheard(entry), body: entry.body)
+                   choices: choices(entry), unheard: unheard(entry), body: entry.body,
+                   struck: @struck.key?([entry.number, nil]) || (items.any? && items.all?(&:struck)))
         end
+
+        # Those that nobody has settled yet.
+        def choices(entry)
+          open = entry.body.dig("heard", "choices") || NONE
+          return NONE if open.empty?
+
+          picked = @by_kind.fetch("picked", NONE).select { |other| other.body["of"] == entry.number }.map { |other| other.body["choice"] }
+          open.each_with_index.reject { |_, at| picked.include?(at) || @struck.key?([entry.number, nil]) }
+              .map { |row, at| { choice: at, words: row["words"], options: row["options"].map { |items| items(items) } } }
+        end
+
+        def items(rows) = Kinds::Said.items("heard" => { "items" => rows }).map { |fields| Item.new(**fields) }
 
         # Words that were taken up since are heard.
         def unheard(entry)

@@ -8,14 +8,15 @@ import { petrol } from "../../shell/theme";
 interface Props {
   phrases: TicketView["phrases"];
   commands: components["schemas"]["LineCommand"][];
+  operators: components["schemas"]["Vocabulary"]["operators"];
   onUse: (text: string) => void;
   onClose: () => void;
 }
 
-const takes = { nothing: "", answer: "", line: " [number]", reason: " [reason]" };
+const takes = { nothing: "", answer: "", line: " [number]", reason: " [reason]", name: " [name, place]" };
 
 /** What can be typed here and now, the open question first. An example goes into the line. */
-export function Phrases({ phrases, commands, onUse, onClose }: Props) {
+export function Phrases({ phrases, commands, operators, onUse, onClose }: Props) {
   return (
     <Box component="section" aria-label="What can be typed" sx={{ bgcolor: "background.paper", border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
@@ -31,6 +32,12 @@ export function Phrases({ phrases, commands, onUse, onClose }: Props) {
                 <ButtonBase key={text} onClick={() => onUse(text)} sx={{ font: "inherit", textDecoration: "underline", textUnderlineOffset: 3, minHeight: 24 }}>{text}</ButtonBase>
               ))}
             </Box>
+          </Box>
+        ))}
+        {operators.map((operator) => (
+          <Box key={operator.id} sx={{ display: "contents" }}>
+            <Box component="dt">{operator.does}</Box>
+            <Box component="dd" sx={{ m: 0 }}>{operator.example}</Box>
           </Box>
         ))}
         {commands.map((command) => (

@@ -9,23 +9,31 @@ interface Props {
   onType: (text: string) => void;
   onEnter: () => void;
   onHelp: () => void;
+  /** Arrow up and down: lines typed before. */
+  onEarlier: () => void;
+  onLater: () => void;
+  /** A key that says which of two meanings is meant; answers whether it was one. */
+  onKey: (key: string) => boolean;
   takeUp: TakeUp;
 }
 
 /** The one line for everything. A slash brings the typing back to it from anywhere; F1 shows what can be typed. */
-export const TypingLine = forwardRef<HTMLInputElement, Props>(function TypingLine({ value, said, onType, onEnter, onHelp, takeUp }, ref) {
+export const TypingLine = forwardRef<HTMLInputElement, Props>(function TypingLine({ value, said, onType, onEnter, onHelp, onEarlier, onLater, onKey, takeUp }, ref) {
   const input = useRef<HTMLInputElement>(null);
   const [making, setMaking] = useState(false);
   useImperativeHandle(ref, () => input.current!);
 
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName);
+      const typing = event.target instanceof HTMLElement && (/^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName) || event.target.closest("[role=dialog]") !== null);
       if (event.key === "F1") {
         event.preventDefault();
         onHelp();
       } else if (event.key === "/" && !typing) {
         event.preventDefault();
+        input.current?.focus();
+      } else if (!typing && goesIntoTheLine(event)) {
+        // Wherever was clicked, what is typed next goes into the line.
         input.current?.focus();
       }
     };
@@ -35,6 +43,15 @@ export const TypingLine = forwardRef<HTMLInputElement, Props>(function TypingLin
 
   const pressed = (event: React.KeyboardEvent) => {
     if (event.key === "Enter") return onEnter();
+    if (onKey(event.key)) return event.preventDefault();
+    if (event.key === "ArrowUp" || event.key === "ArrowDown") {
+      event.preventDefault();
+      return event.key === "ArrowUp" ? onEarlier() : onLater();
+    }
+    if (event.key === "Escape") {
+      setMaking(false);
+      return onType("");
+    }
     if (making) {
       event.preventDefault();
       setMaking(false);
@@ -72,6 +89,9 @@ export const TypingLine = forwardRef<HTMLInputElement, Props>(function TypingLin
     </Box>
   );
 });
+
+/** Letters and figures; the space bar and Enter belong to whatever has the focus. */
+const goesIntoTheLine = (event: KeyboardEvent) => /^[\p{L}\p{N}?*.,]$/u.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey;
 
 function help(said: Props["said"], making: boolean, takeUp: TakeUp): string {
   if (said) return `${said.wrong ? "▸ " : ""}${said.text}`;

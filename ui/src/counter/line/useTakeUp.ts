@@ -20,7 +20,8 @@ export interface TakeUp {
 /** The latest words nothing was made of, and how to make something of them. */
 export function useTakeUp(ticket: LiveTicket, view: TicketView): TakeUp {
   const { add } = ticket;
-  const latest = useMemo(() => [...view.call].reverse().find((line) => line.unheard.length > 0), [view.call]);
+  // With the next line it is past.
+  const latest = useMemo(() => [...view.call].reverse().find((line) => line.kind === "said"), [view.call]);
   const words = view.order_id === null ? latest?.unheard[0]?.words ?? null : null;
   return {
     words,

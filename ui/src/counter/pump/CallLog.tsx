@@ -20,7 +20,7 @@ function Line({ ticket, line }: { ticket: LiveTicket; line: CallLine }) {
     <Box component="li" sx={{ display: "grid", gridTemplateColumns: "26px minmax(0, 1fr) 150px", gap: 1, py: 0.4, borderBottom: "1px solid", borderColor: "divider" }}>
       <Box component="span" sx={{ color: "text.secondary", textAlign: "right" }}>{line.number}</Box>
       <Box>
-        <Box component="span" sx={{ color: "text.secondary" }}>{line.words !== null && line.kind !== "taken_up" ? `“${line.words}”` : [line.text, line.words && `“${line.words}”`].filter(Boolean).join(": ")}</Box>
+        <Box component="span" sx={{ color: "text.secondary", textDecoration: line.struck ? "line-through" : "none" }}>{line.words !== null && line.kind !== "taken_up" && line.kind !== "picked" ? `“${line.words}”` : [line.text, line.words && `“${line.words}”`].filter(Boolean).join(": ")}</Box>
         <Box component="ul" aria-label={`Heard in line ${line.number}`} sx={{ display: "inline-flex", flexWrap: "wrap", gap: 0.5, listStyle: "none", m: 0, ml: line.items.length > 0 ? 0.75 : 0, p: 0, verticalAlign: "top" }}>
           {line.items.map((item) => (
             <li key={item.item}>
@@ -30,6 +30,9 @@ function Line({ ticket, line }: { ticket: LiveTicket; line: CallLine }) {
                 {item.texts.join(", ")}
               </ButtonBase>
             </li>
+          ))}
+          {line.choices.map((one) => (
+            <li key={one.words}><em>“{one.words}”: {one.options.map((texts) => texts.join(", ")).join(", or ")}?</em></li>
           ))}
           {line.unheard.map((one) => (
             <li key={one.words}><em>not heard: “{one.words}”</em>{one.note ? `. ${one.note}` : ""}</li>

@@ -26,6 +26,7 @@ export function Tray({ ticket, view, onSave, children }: Props) {
         <strong style={{ fontSize: 18 }}>{pump ? `${percent(pump.sure)} sure` : ""}</strong>
       </Box>
       <Sureness sure={pump?.sure ?? 0} enough={view.lacking.length === 0} />
+      <Turns turns={view.turns} />
       {plan ? (
         <>
           <Lines lines={tray.certain} />
@@ -44,6 +45,18 @@ export function Tray({ ticket, view, onSave, children }: Props) {
         <p>{empty(view)}</p>
       )}
       {children}
+    </Box>
+  );
+}
+
+/** Which line told most, and which made it less certain. */
+function Turns({ turns: { most, less } }: { turns: TicketView["turns"] }) {
+  if (!most && less.length === 0) return null;
+  const lines = less.length === 1 ? `Line ${less[0]}` : `Lines ${less.join(", ")}`;
+  return (
+    <Box component="p" sx={{ m: 0, mt: 0.5, fontSize: 14 }}>
+      {most && `Line ${most.line} told most: ${most.before} orders to ${most.after}.`}
+      {less.length > 0 && <strong> {lines} made it less certain.</strong>}
     </Box>
   );
 }

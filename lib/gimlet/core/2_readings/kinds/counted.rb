@@ -52,7 +52,7 @@ module Gimlet
 
           private
 
-          def agrees?(reading, value) = reading.range ? value.between?(*reading.range) : value == reading.value
+          def agrees?(reading, value) = reading.range ? value.between?(*reading.bounds) : value == reading.value
           def out_by_one?(reading, value) = reading.value && (value - reading.value).abs == 1
         end
       end

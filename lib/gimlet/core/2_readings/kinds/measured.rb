@@ -44,16 +44,21 @@ module Gimlet
 
           # The bell curve relative to its top, so that a range and a value compare.
           def fits(reading, value, _choices)
-            low, high = reading.range || [reading.value, reading.value]
+            low, high = reading.bounds
             off = [low - value, value - high, 0].max
             sigma = spread(reading, value, low > value)
             agreed = Likelihoods::BLUNDER + ((1 - Likelihoods::BLUNDER) * Math.exp(-(off**2) / (2 * (sigma**2))))
             reading.denied ? 1 - agreed : agreed
           end
 
+          # Half of all sizes lie on one side of one.
+          EITHER_SIDE = 0.5
+
           def unseen(reading, values)
+            return EITHER_SIDE if reading.range&.any?(&:nil?)
+
             sizes = values.flatten.grep(Numeric)
-            told = reading.range ? reading.range.sum / 2.0 : reading.value
+            told = reading.middle
             width = [(sizes.max || told) - (sizes.min || 0), told].max
             Likelihoods::BLUNDER + [spread(reading, told, false) * TOP_OF_THE_BELL / width, 0.9].min
           end

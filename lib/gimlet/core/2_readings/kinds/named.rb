@@ -24,6 +24,8 @@ module Gimlet
           # @param names [NameIndex]
           # @return [Array(Array<Float>, Float)] for each place of the column, and for a pump that no catalogue has
           def weigh(reading, names, families)
+            return denied(reading, names, families) if reading.denied
+
             found = names.search(reading.value)
             wrong = mistaken(reading)
             any = names.mean(found)
@@ -36,7 +38,17 @@ module Gimlet
             [all, names.unheard_of(reading.value, found)]
           end
 
+          # "It is no SC325L": whatever is called so is not meant.
+          def denied(reading, names, families)
+            found = names.search(reading.value)
+            top = found.values.max || 0
+            wrong = mistaken(reading)
+            [families.each_index.map { |place| found[place] && found[place] >= top ? wrong : 1 - wrong }, 1 - wrong]
+          end
+
           def best(reading)
+            return 1 - mistaken(reading) if reading.denied
+
             readable = reading.value.count("A-Za-z0-9")
             Math.exp(WORST_READ + (readable * PlateMatch::SAME))
           end

@@ -18,7 +18,7 @@ module Gimlet
           def fits(reading, value, choices)
             return super unless value.is_a?(Range)
 
-            low, high = reading.range || [reading.value, reading.value]
+            low, high = reading.bounds
             inside = low <= value.end && high >= (value.begin || 0)
             width = value.end - (value.begin || 0)
             agreed = Likelihoods::BLUNDER + (inside ? [spread(reading, value.end, false) * TOP_OF_THE_BELL / width, 1 - Likelihoods::BLUNDER].min : 0)

@@ -18,7 +18,7 @@ module Gimlet
           def at_its_word? = false
           def not_to_be_read?(_trait) = true
           def example(_trait, span, _noun) = "serial #{span.begin || ((span.end || 101) - 1)}"
-          def accept(trait, given, _unit) = whole(trait, given.to_s.delete(" ,."))
+          def accept(trait, given, _unit) = whole(trait, given.is_a?(Numeric) ? given : given.to_s.delete(" ,."))
           def answer?(value) = super && value != EVERY
 
           def hear(_trait, piece)
@@ -27,7 +27,7 @@ module Gimlet
 
           # @param span [Range]
           def fits(reading, span, _choices)
-            low, high = reading.range || [reading.value, reading.value]
+            low, high = reading.bounds
             inside = high >= (span.begin || 0) && low < (span.end || Float::INFINITY)
             inside ? 1 - mistaken(reading) : mistaken(reading)
           end

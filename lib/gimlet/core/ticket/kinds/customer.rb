@@ -11,7 +11,8 @@ module Gimlet
           field "customer_id", { "type" => %w[integer null] }
 
           def self.check(body, known) = body.tap { known.customer(body["customer_id"]) }
-          def self.fold(entries, _live) = { customer_id: entries.last&.body&.fetch("customer_id") }
+          # Named by hand or in a line, whichever came later.
+          def self.fold(entries, live) = { customer_id: later(entries, live, "customer_id", &:customer) }
           def self.words(body, _areas) = body["customer_id"] ? "customer named" : "customer not named"
         end
       end

@@ -6,9 +6,9 @@ module Gimlet
   module Core
     module Ticket
       module Kinds
-        # A line that was typed. What was heard in it is kept with it: { items, unheard }, as Ear::ParseResult has them.
+        # A line that was typed. What was heard in it is kept with it: { items, choices, unheard }, as Ear::ParseResult has them.
         class Said < Kind
-          KEPT = %i[areas complaint wish pumps unit measure from to].freeze
+          KEPT = %i[areas except complaint wish pumps unit measure seen customer instead from to].freeze
 
           field "words", TEXT.call(1000)
           field "asked", { "type" => %w[string null], "description" => "The trait that was asked for." }, required: false
@@ -16,6 +16,11 @@ module Gimlet
           def self.check(body, known)
             body["words"].strip.empty? && reject("words", "missing", "Type something first.")
             body.merge("heard" => known.listen(body["words"], body["asked"]))
+          end
+
+          # What a line puts right counts no more.
+          def self.strike(body, struck)
+            body.dig("heard", "items").flat_map { |item| item["strikes"] || [] }.each { |place| struck[place] = true }
           end
 
           def self.items(body)

@@ -15,6 +15,7 @@ module Gimlet
           def self.follow(body, ticket)
             super
             line = ticket.lines.find { |one| one.number == body["of"] }
+            return if line && body["item"].nil? && line.words
             return if line&.items&.any? && (body["item"].nil? || line.items[body["item"]])
 
             reject("of", "unknown_entry", "There is nothing to strike out in line #{body['of']}.")

@@ -21,14 +21,21 @@ module Gimlet
             body
           end
 
-          # Set by hand, and what was asked for since; once agreed, words add nothing.
+          # Set by hand, and changed by what was said since. What is said after the work was agreed counts too, and is named (`late`).
           def self.fold(entries, live)
             set = entries.last
             agreed = set ? set.body["agreed"] || false : false
-            heard = live.select { |item| item.areas && (set.nil? || (item.of > set.number && !agreed)) }.flat_map(&:areas)
-            { scope: ((set&.body&.fetch("areas", nil) || []) + heard).uniq, agreed: agreed, at: set&.body&.fetch("positions", nil) || {},
+            before = set&.body&.fetch("areas", nil) || []
+            scope = since(set, live).reduce(before) { |all, item| (all | (item.areas || [])) - (item.except || []) }
+            { scope: scope, agreed: agreed, at: (set&.body&.fetch("positions", nil) || {}).slice(*scope), late: agreed ? changed(before, scope) : [],
               pumps: later(entries, live, "pumps", &:pumps) || 1 }
           end
+
+          def self.since(set, live) = live.select { |item| (item.areas || item.except) && (set.nil? || item.of > set.number) }
+
+          # @return [Array<Array(String, Boolean)>] areas, and whether they came in or went out
+          def self.changed(before, scope) = (scope - before).map { |id| [id, true] } + (before - scope).map { |id| [id, false] }
+          private_class_method :since, :changed
 
           def self.words(body, areas)
             names = (body["areas"] || []).map { |id| [areas.fetch(id, id), *body.dig("positions", id)].join(" ") }.join(", ")

@@ -1,0 +1,181 @@
+# frozen_string_literal: true
+
+require_relative "../0_quantities/units"
+require_relative "parse_result"
+
+module Gimlet
+  module Core
+    module Ear
+      # From the explanations that the chooser found to what was heard: items, choices where two are near, and the words that nothing was made of.
+      class Outcome
+        # @param lattice [Lattice]
+        def initialize(lattice)
+          @lattice = lattice
+        end
+
+        # @param paths [Array<Path>] the best first
+        # @return [ParseResult]
+        def call(paths)
+          chosen, @strikes = put_right(paths.first.candidates)
+          choices = choices(chosen, paths.drop(1).map { |path| put_right(path.candidates).first })
+          offered = choices.flat_map { |choice| choice[:of] }
+          heard = chosen.reject { |candidate| offered.include?(candidate) }
+          ParseResult.new(items: heard.flat_map { |candidate| items(candidate) }.sort_by(&:from).freeze, choices: choices.map do |choice|
+            choice[:made]
+          end.freeze,
+                          unheard: unheard(chosen).freeze)
+        end
+
+        private
+
+        # What was said before a word like "sorry" counts no more where the same is said behind it.
+        # @return [Array(Array<Candidate>, Hash)] what counts, and what each of it strikes out of the line before
+        def put_right(candidates)
+          pending = false
+          strikes = Hash.new { |all, key| all[key] = [] }.compare_by_identity
+          kept = candidates.each_with_object([]) do |candidate, all|
+            gone = denied(all, candidate)
+            if candidate.instead == true then pending = true
+            elsif candidate.instead then gone << candidate.instead
+            elsif pending && candidate.says?
+              gone += replaced(all, candidate)
+              pending = false
+            end
+            all.delete_if { |one| gone.any? { |other| one.equal?(other) } }
+            strikes[candidate] = gone.filter_map(&:earlier)
+            all << candidate
+          end
+          [kept.reject(&:earlier), strikes]
+        end
+
+        # "black cover, not black": what is denied was not said before.
+        def denied(kept, candidate)
+          contents = candidate.contents.select { |_, fields| fields&.fetch(:denied, nil) }.map { |said, fields| [said, fields.except(:denied)] }
+          kept.select { |one| contents.any? && one.contents.size == 1 && contents.include?(one.contents.first) }
+        end
+
+        def replaced(kept, candidate)
+          kept.select do |one|
+            one.traits.intersect?(candidate.traits) || (work?(one) && work?(candidate)) || (one.items.any? do |item|
+              item[:pumps]
+            end && candidate.items.any? do |item|
+                     item[:pumps]
+                   end)
+          end
+        end
+
+        def work?(candidate) = candidate.items.any? { |item| item[:areas] }
+
+        # Where another explanation says something else of the same words.
+        def choices(chosen, others)
+          others.each_with_object([]) do |other, found|
+            one, two = differing(chosen, other)
+            next if one.empty? || two.empty? || !overlap?(one, two) || within?(two, one)
+
+            same = found.find { |choice| overlap?(choice[:of], one) }
+            same ? same[:made] = with_option(same, one, two) : found << { of: one, made: choice(one, two) }
+          end
+        end
+
+        # @return [Array(Array<Candidate>, Array<Candidate>)] what only the one says, and what only the other
+        def differing(chosen, other)
+          said = [chosen, other].map { |candidates| candidates.select(&:says?) }
+          contents = said.map { |candidates| candidates.flat_map { |one| contents_of(one) } }
+          said.each_with_index.map { |candidates, at| (candidates - said[1 - at]).reject { |one| (contents_of(one) - contents[1 - at]).empty? } }
+        end
+
+        # The same kind of thing made of fewer words is no other meaning.
+        def within?(two, one)
+          one.map(&:rule) == two.map(&:rule) && span(two) != span(one) && span(one).first <= span(two).first && span(one).last >= span(two).last
+        end
+
+        def span(candidates) = [candidates.map(&:from).min, candidates.map(&:to).max]
+
+        def contents_of(candidate) = (@contents ||= {}.compare_by_identity)[candidate] ||= candidate.contents
+
+        def overlap?(one, two) = one.any? { |a| two.any? { |b| a.from < b.to && b.from < a.to } }
+
+        def choice(one, two)
+          all = one + two
+          from, to = all.map(&:from).min, all.map(&:to).max
+          options = [one, two].map { |option| option.flat_map { |candidate| items(candidate) } }
+          Choice.new(words: @lattice.words(from, to), options: options, from: @lattice.tokens[from].from, to: @lattice.tokens[to - 1].to)
+        end
+
+        def with_option(same, one, two)
+          return same[:made] unless same[:of] == one
+
+          option = two.flat_map { |candidate| items(candidate) }
+          known = same[:made].options.any? { |items| contents(items) == contents(option) }
+          known ? same[:made] : same[:made].with(options: [*same[:made].options, option])
+        end
+
+        def contents(items) = items.map { |item| [item.readings&.map { |fields| fields.except(:heard) }, item.to_h.except(:readings, :from, :to)] }
+
+        def items(candidate)
+          instead = put_right_words(candidate.instead)
+          strikes = @strikes.fetch(candidate, []).then { |all| all.empty? ? nil : all }
+          candidate.items.flat_map do |item|
+            readings = item[:readings] || [nil]
+            shown = item.merge(from: @lattice.tokens[item[:from]].from, to: @lattice.tokens[item[:to] - 1].to, instead: instead, strikes: strikes)
+            readings == [nil] || item[:measure] ? [Item.new(**shown)] : readings.map { |fields| Item.new(**shown, readings: [fields]) }
+          end
+        end
+
+        def put_right_words(other)
+          return unless other.is_a?(Candidate)
+
+          other.earlier ? other.items.first[:readings]&.first&.fetch(:heard, nil) : @lattice.words(other.from, other.to)
+        end
+
+        # Words that nothing was made of, side by side.
+        def unheard(chosen)
+          explained = explained(chosen)
+          said = chosen.select(&:says?).to_h { |candidate| [@lattice.clause(candidate.from), true] }
+          aside = chosen.select(&:note).flat_map { |candidate| (candidate.from...candidate.to).to_a }.to_h { |place| [place, true] }
+          left = (0...@lattice.size).reject { |place| explained[place] || @lattice.separator?(place) || (!aside[place] && passed_over?(place, said)) }
+          runs(left, explained).map do |run|
+            from, to = run.first, run.last + 1
+            Unheard.new(words: @lattice.words(from, to), note: note(run, chosen), from: @lattice.tokens[from].from, to: @lattice.tokens[to - 1].to)
+          end
+        end
+
+        def explained(chosen)
+          chosen.select { |candidate| candidate.says? || candidate.instead || candidate.quiet }.each_with_object({}) do |candidate, all|
+            (candidate.from...candidate.to).each { |place| all[place] = true unless candidate.left&.include?(place) }
+          end
+        end
+
+        def runs(left, explained)
+          left.slice_when { |one, two| ((one + 1)...two).any? { |place| explained[place] || @lattice.separator?(place) } || @lattice.separator?(two) }
+        end
+
+        BESIDE = %i[damage subject place when].freeze
+        private_constant :BESIDE
+
+        # A small word, or a noun that only says what the rest of its clause was about.
+        def passed_over?(place, said)
+          return true if @lattice.idle?(place)
+
+          pieces = @lattice.phrases_at(place).select { |piece| piece.slip.zero? }
+          return false if @lattice.tokens[place].figure
+          return true if @lattice.tokens[place].norm == "one"
+          return true if pieces.any? { |piece| %i[hedge every some tool sets request instead].any? { |small| piece.says(small) } }
+
+          said[@lattice.clause(place)] && pieces.any? { |piece| piece.noun? || piece.areas.any? || BESIDE.any? { |small| piece.says(small) } }
+        end
+
+        def note(run, chosen)
+          aside = chosen.find { |candidate| candidate.note && candidate.from <= run.first && candidate.to > run.first }
+          return aside.note if aside
+
+          alien = run.lazy.flat_map { |place| @lattice.figures_at(place) }.find(&:alien)
+          return alien.alien if alien
+
+          figure = run.lazy.flat_map { |place| @lattice.figures_at(place) }.find(&:unit)
+          "#{@lattice.words(figure.from, figure.to)} of what?" if figure && Units::KIND_OF[figure.unit]
+        end
+      end
+    end
+  end
+end

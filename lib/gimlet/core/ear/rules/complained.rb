@@ -1,0 +1,201 @@
+# frozen_string_literal: true
+
+require_relative "../token"
+require_relative "rule"
+
+module Gimlet
+  module Core
+    module Ear
+      module Rules
+        # What callers complain of: the words of a phrase in any order, close together; where and when it shows; and what they say it does not do.
+        # "oil dripping off the crankcase", "won't build pressure", "no pressure loss", "the belt does not slip", "grinding even with no pressure",
+        # "used to leak oil, now it's water".
+        class Complained < Rule
+          # So many words may stand between the first and the last of a phrase, over those of the phrase.
+          BETWEEN = 4
+          # A word between that is known; one phrase more.
+          KNOWN = 0.4
+          NO = %w[no not wont doesnt cant nothing].freeze
+          CIRCUMSTANCE = %w[with even without under].freeze
+          DENIED = "Said not to be so."
+          BESIDES = "Said of when it shows, not what is wrong."
+          BEFORE = "Said to be of before."
+
+          def call(place)
+            told(place) + counted(place) + denials(place) + circumstances(place) + before(place) + instead(place)
+          end
+
+          private
+
+          # word => phrases that it is in; built once for a vocabulary.
+          def phrases = @phrases ||= Phrases.of(vocabulary)
+
+          # A phrase found: which complaint, from where to where, the places of its words, what it costs.
+          Found = Value.of(:id, :from, :to, :places, :cost)
+
+          def told(place)
+            found(place).map do |one|
+              no = inner_denial(one)
+              next aside(one.from, one.to, DENIED, cost: one.cost) if no
+
+              candidate(one.from, one.to, [{ complaint: one.id, from: one.from, to: one.to }], cost: one.cost, left: unknown(one), strong: true)
+            end
+          end
+
+          # "one ceramic wobbles": one of them, not the count of them.
+          def counted(place)
+            lattice.figures_at(place).select(&:whole?).flat_map do |count|
+              at = skip(count.to)
+              nouns = lattice.phrases_at(at).any?(&:noun?)
+              nouns ? told(at).map { |one| one.with(from: place) } : NONE
+            end
+          end
+
+          # Phrases that have a word here and the rest behind it.
+          def found(place)
+            @found ||= {}
+            @found[place] ||= spellings(place).flat_map do |word, cost|
+              phrases.fetch(word, NONE).flat_map do |phrase|
+                matches(phrase, place, word, cost)
+              end
+            end
+                                              .group_by { |one| [one.id, one.places] }.map { |_, same| same.min_by(&:cost) }
+          end
+
+          def spellings(place)
+            word = norm(place)
+            @spelling ||= {}
+            @spelling[word] ||= [[word, 0.0], *lattice.meant(word)]
+          end
+
+          # "weep" may be the leak or the hole.
+          def matches(phrase, place, word, cost)
+            phrase.words.each_index.select { |at| phrase.words[at].key?(word) }.filter_map { |first| match(phrase, place, first, cost) }
+          end
+
+          def match(phrase, place, first, cost)
+            taken = { first => place }
+            phrase.words.each_with_index do |any, at|
+              next if at == first
+
+              other = behind(place, phrase).find { |there| !taken.value?(there) && any.key?(norm(there)) } or return
+              taken[at] = other
+            end
+            places = taken.values.sort
+            return if places.any? { |there| named?(there) }
+
+            Found.new(id: phrase.id, from: place, to: places.last + 1, places: places, cost: Costs::RULE + cost + between(places))
+          end
+
+          def behind(place, phrase)
+            reach = (place + 1)..(place + phrase.words.size - 1 + BETWEEN)
+            reach.select { |there| there < lattice.size && lattice.clause(there) == lattice.clause(place) }
+          end
+
+          def named?(place) = lattice.figures_at(place).any?(&:unit)
+
+          def between(places)
+            ((places.first..places.last).to_a - places).sum do |place|
+              # "drips oil" is no water that drips.
+              next Costs::SMALL if says(place, :subject).any?
+
+              lattice.idle?(place) ? Costs::FILLER : KNOWN
+            end
+          end
+
+          def unknown(one) = ((one.from...one.to).to_a - one.places).reject { |place| known?(place) }
+
+          def known?(place)
+            lattice.mark?(place) || lattice.phrases_at(place).any? { |piece| piece.slip.zero? && piece.meaning.any? } || phrases.key?(norm(place))
+          end
+
+          # "the belt does not slip"
+          def inner_denial(one)
+            (one.from...one.to).find { |place| !one.places.include?(place) && says(place, :not).any? }
+          end
+
+          # "not leaking", "no oil leaks", "never loses pressure", "no water though"
+          def denials(place)
+            says(place, :not).flat_map do |no|
+              at = skip(no.to)
+              next NONE if at >= lattice.size
+
+              phrased = found(at).reject { |one| one.places.first == place }.map { |one| aside(place, one.to, DENIED, cost: one.cost) }
+              phrased + subject(place, at)
+            end
+          end
+
+          def subject(place, at)
+            says(at, :subject).map do |piece|
+              made = aside(place, piece.to, DENIED, cost: Costs::RULE - 0.3)
+              made.with(settle: ->(path) { made if path.last { |one| one.items.any? { |item| LEAKS.value?(item[:complaint]) } } })
+            end
+          end
+
+          # "even with no pressure", "only when it is hot"
+          def circumstances(place)
+            return NONE unless CIRCUMSTANCE.include?(norm(place))
+
+            at = skip(place + (norm(place + 1) == "with" ? 2 : 1))
+            return NONE if at >= lattice.size
+
+            found(at).map { |one| aside(place, one.to, BESIDES, cost: one.cost - 0.2) }
+          end
+
+          # "used to leak oil"
+          def before(place)
+            return NONE unless norm(place) == "used" && norm(place + 1) == "to"
+
+            at = skip(place + 2)
+            (at < lattice.size ? found(at) : NONE).map do |one|
+              Candidate.new(from: place, to: one.to, items: NONE, cost: one.cost - 0.2, rule: self.class, note: BEFORE, told: [one])
+            end
+          end
+
+          # "now it's water", where something leaked before
+          LEAKS = { "water" => "water_leak", "oil" => "oil_leak" }.freeze
+
+          def instead(place)
+            return NONE unless norm(place) == "now"
+
+            at = skip(place + 1)
+            id = LEAKS[norm(at)] or return NONE
+            made = candidate(place, at + 1, [{ complaint: id, from: place, to: at + 1 }], strong: true)
+            [made.with(settle: ->(path) { made if path.last { |one| one.note == BEFORE } })]
+          end
+
+          # Phrases by each of their words.
+          module Phrases
+            Phrase = Value.of(:id, :words)
+
+            module_function
+
+            # @param vocabulary [Readings::Vocabulary]
+            # @return [Hash{String=>Array<Phrase>}]
+            def of(vocabulary)
+              @of ||= {}.compare_by_identity
+              @of[vocabulary] ||= index(vocabulary)
+            end
+
+            def index(vocabulary)
+              all = vocabulary.complaints.values.flat_map do |one|
+                one.phrases.map do |phrase|
+                  Phrase.new(id: one.id, words: words(phrase, vocabulary.words["roles"]))
+                end
+              end
+              all.each_with_object({}) { |phrase, by| phrase.words.flat_map(&:keys).uniq.each { |word| (by[word] ||= []) << phrase } }
+            end
+
+            # "@leaks|wet" is any of the words of that role, or wet.
+            def words(phrase, roles)
+              phrase.split.map do |word|
+                word.split("|").flat_map { |other| other.start_with?("@") ? roles.fetch(other.delete_prefix("@")) : [other] }
+                    .to_h { |other| [Tokens.norm(other), true] }
+              end
+            end
+          end
+        end
+      end
+    end
+  end
+end

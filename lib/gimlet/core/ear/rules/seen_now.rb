@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require_relative "../../0_quantities/units"
+require_relative "rule"
+
+module Gimlet
+  module Core
+    module Ear
+      module Rules
+        # What a gauge or a bucket shows now is no rating: "only getting 100 bar", "gauge reads 150 instead of 200", "dropped from 180 to 110 bar",
+        # "12 bar short of what it did", "11 litres instead of 15".
+        class SeenNow < Rule
+          COMPLAINT = { flow: "no_flow", pressure: "pressure_loss" }.freeze
+          LITRES = ["L", "US gal"].freeze
+
+          def call(place)
+            seen(place) + compared(place)
+          end
+
+          private
+
+          # "only getting 100 bar", "gauge reads 120 bar"
+          def seen(place)
+            says(place, :seen).flat_map do |small|
+              at = skip(small.to)
+              figures(at).flat_map do |piece|
+                low = %w[low drop].include?(small.says(:seen))
+                ending = against(piece.to)
+                [made(place, ending || piece.to, piece, complaint: low || !ending.nil?)]
+              end
+            end
+          end
+
+          # "11 litres instead of 15", "12 bar short of what it did"
+          def compared(place)
+            figures(place).filter_map do |piece|
+              ending = piece.unit && (against(piece.to) || short(piece.to)) or next
+              made(place, ending, piece, complaint: true)
+            end
+          end
+
+          def figures(place)
+            pieces(place).select do |piece|
+              (piece.figure || piece.span) && !piece.alien && !piece.sum && (piece.unit.nil? || LITRES.include?(piece.unit) || COMPLAINT[Units::KIND_OF[piece.unit]])
+            end
+          end
+
+          # @return [Integer, nil] where "instead of 200" ends
+          def against(place)
+            place = skip_comma(place)
+            link = place < lattice.size && lattice.phrases_at(place).find { |piece| piece.says(:against) && piece.slip.zero? } or return
+            at = skip(link.to)
+            figures(at).first&.to
+          end
+
+          def short(place) = (lattice.phrases_at(place).find { |piece| piece.says(:short) }&.to if place < lattice.size)
+
+          def made(from, to, piece, complaint:)
+            kind = LITRES.include?(piece.unit) ? :flow : Units::KIND_OF[piece.unit] || :pressure
+            item = complaint ? { complaint: COMPLAINT.fetch(kind) } : { seen: lattice.words(from, to) }
+            candidate(from, to, [item.merge(from: from, to: to)], cost: Costs::RULE - 0.2)
+          end
+        end
+      end
+    end
+  end
+end
