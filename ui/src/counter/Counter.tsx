@@ -160,8 +160,10 @@ export function Counter({ ticket, view }: Props) {
   const onKey = (key: string): boolean => {
     const option = (optionKeys as readonly string[]).indexOf(key);
     const options = draft.text === "" ? choosing.open?.choice.options : preview?.choices[0]?.options;
-    if (!options || (key !== neitherKey && (option < 0 || option >= options.length))) return false;
-    void pick(key === neitherKey ? null : option);
+    // Escape clears a line that is being typed first.
+    const neither = key === neitherKey && draft.text === "";
+    if (!options || (!neither && (option < 0 || option >= options.length))) return false;
+    void pick(neither ? null : option);
     return true;
   };
 

@@ -26,6 +26,7 @@ module Gimlet
 
         def says? = items.any?
         def traits = items.flat_map { |item| (item[:readings] || []).map { |fields| fields[:trait] } }
+        def work? = items.any? { |item| item[:areas] }
         def complaint? = items.any? { |item| item[:complaint] }
 
         # One candidate is another only where it is the same object.

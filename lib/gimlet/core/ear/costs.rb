@@ -36,6 +36,9 @@ module Gimlet
         BARE = 5.0
         # A rating that nothing else of the pump stands beside.
         UNFRAMED = 1.5
+        # What is said behind "sorry" of something that was spoken of, and of something that was not.
+        PUT_RIGHT = -1.0
+        IN_VAIN = 1.0
         # Two explanations this near are both shown.
         NEAR = 0.9
         # So many explanations of the line so far are followed at once.

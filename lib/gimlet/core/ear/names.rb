@@ -9,7 +9,10 @@ module Gimlet
       class Names
         # A log-likelihood below this is more than one slip away from a name of the catalogue.
         NEAR = -8.5
-        SHORTEST_NEAR = 4
+        SHORTEST_NEAR = 3
+        # In so short a text only a glyph that looks like another may be wrong.
+        SHORT = 4
+        SHORT_NEAR = -5.0
 
         # @param exact [Hash{String=>Array(String, String)}] plain text => [trait id, value]
         # @param damaged [Hash{String=>Proc}] trait id => finds [name, log-likelihood] for a text
@@ -44,10 +47,11 @@ module Gimlet
 
         # @return [String, nil] the trait that a slightly wrong text is nearest to
         def near(text)
-          return if self.class.plain(text).size < SHORTEST_NEAR
+          size = self.class.plain(text).size
+          return if size < SHORTEST_NEAR
 
           trait, score = @damaged.map { |id, find| [id, find.call(text)&.last || -Float::INFINITY] }.max_by(&:last)
-          trait if score && score > NEAR
+          trait if score && score > (size < SHORT ? SHORT_NEAR : NEAR)
         end
       end
     end

@@ -17,16 +17,36 @@ module Gimlet
         # @return [ParseResult]
         def call(paths)
           chosen, @strikes = put_right(paths.first.candidates)
-          choices = choices(chosen, paths.drop(1).map { |path| put_right(path.candidates).first })
+          chosen, doubted = at_odds(chosen)
+          choices = doubted + choices(chosen, paths.drop(1).map { |path| put_right(path.candidates).first })
           offered = choices.flat_map { |choice| choice[:of] }
           heard = chosen.reject { |candidate| offered.include?(candidate) }
+          gone = @strikes.values.flatten.reject(&:earlier)
           ParseResult.new(items: heard.flat_map { |candidate| items(candidate) }.sort_by(&:from).freeze, choices: choices.map do |choice|
             choice[:made]
           end.freeze,
-                          unheard: unheard(chosen).freeze)
+                          unheard: unheard(chosen, gone).freeze)
         end
 
         private
+
+        # Two values of one trait, with nothing that puts the one right: which is it?
+        # @return [Array(Array<Candidate>, Array<Hash>)] what counts, and the choices
+        def at_odds(chosen)
+          pairs = chosen.combination(2).select { |one, two| odd?(one, two) }.first(1)
+          made = pairs.map { |one, two| { of: [one, two], made: choice([one], [two]) } }
+          [chosen, made]
+        end
+
+        def odd?(one, two)
+          [one, two].all? { |candidate| candidate.contents.size == 1 } && (one.traits & two.traits - MANY).any? &&
+            [one, two].none? { |candidate| candidate.contents.first.last[:denied] || candidate.contents.first.last[:unknown] } &&
+            one.contents.first.last[:value] != two.contents.first.last[:value]
+        end
+
+        # Of these there may be several.
+        MANY = %w[part_number].freeze
+        private_constant :MANY
 
         # What was said before a word like "sorry" counts no more where the same is said behind it.
         # @return [Array(Array<Candidate>, Hash)] what counts, and what each of it strikes out of the line before
@@ -42,7 +62,7 @@ module Gimlet
               pending = false
             end
             all.delete_if { |one| gone.any? { |other| one.equal?(other) } }
-            strikes[candidate] = gone.filter_map(&:earlier)
+            strikes[candidate] = gone
             all << candidate
           end
           [kept.reject(&:earlier), strikes]
@@ -56,15 +76,13 @@ module Gimlet
 
         def replaced(kept, candidate)
           kept.select do |one|
-            one.traits.intersect?(candidate.traits) || (work?(one) && work?(candidate)) || (one.items.any? do |item|
+            one.traits.intersect?(candidate.traits) || (one.work? && candidate.work?) || (one.items.any? do |item|
               item[:pumps]
             end && candidate.items.any? do |item|
                      item[:pumps]
                    end)
           end
         end
-
-        def work?(candidate) = candidate.items.any? { |item| item[:areas] }
 
         # Where another explanation says something else of the same words.
         def choices(chosen, others)
@@ -113,8 +131,9 @@ module Gimlet
         def contents(items) = items.map { |item| [item.readings&.map { |fields| fields.except(:heard) }, item.to_h.except(:readings, :from, :to)] }
 
         def items(candidate)
-          instead = put_right_words(candidate.instead)
-          strikes = @strikes.fetch(candidate, []).then { |all| all.empty? ? nil : all }
+          gone = @strikes.fetch(candidate, [])
+          instead = (words_of(gone.first) if gone.any? && candidate.contents.none? { |_, fields| fields&.fetch(:denied, nil) })
+          strikes = gone.filter_map(&:earlier).then { |all| all.empty? ? nil : all }
           candidate.items.flat_map do |item|
             readings = item[:readings] || [nil]
             shown = item.merge(from: @lattice.tokens[item[:from]].from, to: @lattice.tokens[item[:to] - 1].to, instead: instead, strikes: strikes)
@@ -122,15 +141,13 @@ module Gimlet
           end
         end
 
-        def put_right_words(other)
-          return unless other.is_a?(Candidate)
-
+        def words_of(other)
           other.earlier ? other.items.first[:readings]&.first&.fetch(:heard, nil) : @lattice.words(other.from, other.to)
         end
 
         # Words that nothing was made of, side by side.
-        def unheard(chosen)
-          explained = explained(chosen)
+        def unheard(chosen, gone)
+          explained = explained(chosen + gone)
           said = chosen.select(&:says?).to_h { |candidate| [@lattice.clause(candidate.from), true] }
           aside = chosen.select(&:note).flat_map { |candidate| (candidate.from...candidate.to).to_a }.to_h { |place| [place, true] }
           left = (0...@lattice.size).reject { |place| explained[place] || @lattice.separator?(place) || (!aside[place] && passed_over?(place, said)) }

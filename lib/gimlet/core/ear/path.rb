@@ -53,7 +53,7 @@ module Gimlet
           weak, lonely, bare, wrong = candidate.weak || 0, candidate.lonely ? 1 : 0, candidate.bare ? 1 : 0, candidate.complaint? ? 1 : 0
           weighed = (weak * clause.strange) + (lonely * clause.content * Costs::LONELY) + (Costs::BARE * ((bare * clause.wrong) + (wrong * clause.bare)))
           key = candidate.says? ? @key + candidate.key : @key
-          Path.new(self, candidate, cost + candidate.cost + left + weighed, key, with_clause(weak, lonely, bare, wrong), with_line(candidate, lonely))
+          Path.new(self, candidate, cost + candidate.cost + left + weighed + put_right(candidate), key, with_clause(weak, lonely, bare, wrong), with_line(candidate, lonely))
         end
 
         # @return [Float] with what can be said only of the whole line
@@ -93,6 +93,22 @@ module Gimlet
         end
 
         private
+
+        # "sorry" is said of what was spoken of before.
+        def put_right(candidate)
+          return 0 unless candidate.says? && opened?
+
+          traits, work = candidate.traits, candidate.work?
+          same = last { |one| one.says? && (one.traits.intersect?(traits) || (work && one.work?)) }
+          same ? Costs::PUT_RIGHT : Costs::IN_VAIN
+        end
+
+        # @return [Boolean] whether the last thing taken is such a word
+        def opened?
+          path = self
+          path = path.parent while path.parent && path.candidate.nil?
+          path.candidate&.instead == true
+        end
 
         def with_clause(weak, lonely, bare, wrong)
           return clause if weak.zero? && (lonely + bare + wrong).zero?

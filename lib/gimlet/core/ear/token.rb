@@ -52,7 +52,11 @@ module Gimlet
         end
 
         # "8 no. screws", "serial no. 31022"
-        def number_sign?(tokens, at) = tokens[at].norm == "no" && tokens[at + 1]&.text == "." && tokens[at + 1].glued && at.positive?
+        def number_sign?(tokens, at)
+          return false unless tokens[at].norm == "no" && tokens[at + 1]&.text == "." && tokens[at + 1].glued && at.positive?
+
+          tokens[at - 1].figure || tokens[at + 2]&.figure
+        end
 
         def full_stop?(tokens, at)
           tokens[at].text == "." && at.positive? && !tokens[at + 1]&.glued && !SHORTENED.include?(tokens[at - 1].norm)

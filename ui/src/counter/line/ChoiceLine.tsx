@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { petrol } from "../../shell/theme";
-import { neitherKey, optionKeys } from "./useChoice";
+import { optionKeys } from "./useChoice";
 
 interface Props {
   words: string;
@@ -15,7 +15,7 @@ export function ChoiceLine({ words, options, onPick }: Props) {
     <Box role="group" aria-label={`What “${words}” means`} sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "center", mb: 1, px: 1, py: 0.5, border: `2px solid ${petrol}`, borderRadius: 1, bgcolor: "background.paper" }}>
       <span>“{words}” is</span>
       {options.slice(0, optionKeys.length).map((texts, at) => <Key key={texts.join()} name={optionKeys[at]!} text={texts.join(", ")} onPick={() => onPick(at)} />)}
-      <Key name={neitherKey} text="neither" onPick={() => onPick(null)} />
+      <Key name="Esc" text="neither" onPick={() => onPick(null)} />
     </Box>
   );
 }

@@ -3,8 +3,8 @@ import type { CallLine, TicketView } from "../../api/types";
 import type { LiveTicket } from "../../ticket/useTicket";
 
 /** One key for each meaning, and one for none of them. */
-export const optionKeys = ["F2", "F3", "F4", "F6"] as const;
-export const neitherKey = "F8";
+export const optionKeys = ["F6", "F7", "F8"] as const;
+export const neitherKey = "Escape";
 
 export type OpenChoice = CallLine["choices"][number];
 

@@ -21,7 +21,7 @@ export interface TakeUp {
 export function useTakeUp(ticket: LiveTicket, view: TicketView): TakeUp {
   const { add } = ticket;
   // With the next line it is past.
-  const latest = useMemo(() => [...view.call].reverse().find((line) => line.kind === "said"), [view.call]);
+  const latest = useMemo(() => [...view.call].reverse().find((line) => line.kind === "said" && !line.struck), [view.call]);
   const words = view.order_id === null ? latest?.unheard[0]?.words ?? null : null;
   return {
     words,

@@ -21,7 +21,13 @@ module Gimlet
           own = { "plate" => variant.spellings, "serial" => (variant.first_serial...variant.end_serial),
                   "stroke_mm" => variant.model.stroke_mm }
           Identification::Hypothesis.new(id: variant.id, weight: variant.model.popularity * variant.share, family: variant.series.id,
-                                         traits: variant.traits.merge(in_hand.of(variant), own).freeze)
+                                         traits: with_whole(variant.traits.merge(in_hand.of(variant), own), variant).freeze)
+        end
+
+        # A valve is sold whole too, by a number of its own.
+        def with_whole(traits, variant)
+          number = variant.model.service&.fetch("sold_as", nil)
+          number ? traits.merge("part_number" => [*traits["part_number"], number]) : traits
         end
       end
     end

@@ -11,6 +11,7 @@ module Gimlet
           # Words that may stand between a key and its size, or a thread and its size.
           BETWEEN = %w[of size key a an mm is in].freeze
           LARGEST_KEY = 100
+          DENIED_BOUND = { "over" => "most", "least" => "under", "under" => "least", "most" => "over" }.freeze
           LARGEST_THREAD = 6
           SIDES = [%w[each side], %w[each end], %w[a side], %w[either side], %w[per side], %w[each row], %w[top and bottom], %w[on each side],
                    %w[each]].freeze
@@ -76,13 +77,17 @@ module Gimlet
 
           # "more than 8", "under 10 kg", "at least 3", "up to 10", "between 18 and 20"
           def bounded(place)
-            phrases_at(place).select { |piece| piece.says(:bound) && piece.slip.zero? }.flat_map do |bound|
+            says(place, :bound).flat_map do |bound|
               at = bound.to
               at += 1 while at < size && %w[about around a an say the].include?(@norms[at]) && figures_at(at).empty?
               figures = at < size ? figures_at(at).reject(&:alien) : []
-              bound.says(:bound) == "between" ? between(place, figures) : figures.map { |figure| open_span(place, bound.says(:bound), figure) }
+              kind = denied?(place) ? DENIED_BOUND.fetch(bound.says(:bound), nil) : bound.says(:bound)
+              kind == "between" ? between(place, figures) : figures.filter_map { |figure| kind && open_span(place, kind, figure) }
             end
           end
+
+          # "can't be more than 12" is at most 12.
+          def denied?(place) = [place - 1, place - 2].any? { |at| at >= 0 && says(at, :not).any? { |piece| piece.to == place } }
 
           def between(place, figures)
             figures.flat_map do |figure|

@@ -26,7 +26,7 @@ module Gimlet
               break if token.separator? || text.size > @names.longest
 
               text << plain(place + offset)
-              next if text.empty? || token.mark? || inside?(place + offset)
+              next if text.empty? || token.mark? || dash_word?(place + offset) || inside?(place + offset)
 
               name = @names.exact_plain(text) || plural(text, token)
               found.unshift(Piece.new(place, place + offset + 1, name: name, text: name.last)) if name && whole_name?(place, offset)

@@ -33,7 +33,7 @@ module Gimlet
             return NONE if place >= lattice.size
 
             pieces(place).filter_map do |piece|
-              next if (piece.name && !%w[maker series plate].include?(asked.id)) || of_something?(piece) || counted?(piece)
+              next if (piece.name && !%w[maker series plate].include?(asked.id)) || of_something?(piece) || counted?(piece) || of_a_thing?(piece)
 
               fields = hear(piece) or next
               next if denied && (fields[:range] || says(place, :not).any?)
@@ -42,6 +42,9 @@ module Gimlet
                                                                                                   strong: true)
             end
           end
+
+          # "four pole motor"
+          def of_a_thing?(piece) = piece.figures? && piece.unit.nil? && says(piece.to, :things).any?
 
           # "8 bolts" answers another question.
           def counted?(piece)

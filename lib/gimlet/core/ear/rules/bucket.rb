@@ -33,7 +33,7 @@ module Gimlet
           private
 
           def begins?(place)
-            return true if FILLS.include?(norm(place)) || (SPENT.include?(norm(place)) && duration(skip(place + 1)))
+            return true if FILLS.include?(norm(place)) || (SPENT.include?(norm(place)) && (duration(place + 1) || duration(skip(place + 1))))
 
             return bucket_near?(place) if duration(place) && (place...(place + NEAR + 2)).any? { |at| volume(at) }
 
@@ -44,7 +44,7 @@ module Gimlet
 
           def spent_behind?(place)
             at = skip(volume(place).to)
-            SPENT.include?(norm(at)) || says(at, :filler).any? ? duration(skip(at + 1)) || duration(at) : nil
+            duration(at) || (duration(skip(at + 1)) if SPENT.include?(norm(at)))
           end
 
           def read(place)
@@ -109,19 +109,30 @@ module Gimlet
           # @return [Array(Rational, Integer), nil] seconds and where they end: "85 s", "1 min 25", "a minute and a half", "2 minutes ten"
           def duration(place)
             return if place >= lattice.size
+            return clock(place) if tokens[place].figure && tokens[place + 1]&.text == ":"
 
             count, at = number(place)
-            unit = SECONDS[norm(at)] or return
+            unit = (SECONDS[norm(at)] if count) or return
             return [count * unit, at + 1] if unit == 1
 
             more(count * unit, at + 1)
           end
 
+          # "1:25"
+          def clock(place)
+            seconds = tokens[place + 2]
+            return unless seconds&.glued && seconds.text.match?(/\A[0-5]\d\z/)
+
+            [(tokens[place].figure * 60) + seconds.figure, place + 3]
+          end
+
           def number(place)
+            return [1r / 2, place + 2] if norm(place) == "half" && norm(place + 1) == "a"
+
             return [1r, place + 1] if %w[a an].include?(norm(place)) && SECONDS[norm(place + 1)]
 
             found = NumberWords.at(tokens, place)
-            found ? [found.value, place + found.length] : [1r, place]
+            [found.value, place + found.length] if found
           end
 
           def more(seconds, at)

@@ -29,8 +29,11 @@ module Gimlet
             at, about = subject(place)
             return NONE unless about
 
-            worst(skip(at)).reject { |_piece| every && lattice.figures_at(place).any? }.map { |piece| made(place, piece.to) }
+            worst(past(at)).reject { |_piece| every && lattice.figures_at(place).any? }.map { |piece| made(place, piece.to) }
           end
+
+          # Past small words; "and" begins something else.
+          def past(place) = skip(place).then { |at| (place...at).any? { |one| norm(one) == "and" } ? lattice.size : at }
 
           # @return [Array(Integer, Boolean)] past a count and a noun
           def subject(place)

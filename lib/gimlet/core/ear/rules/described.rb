@@ -79,8 +79,19 @@ module Gimlet
           end
 
           def modifier(piece, nouns, said, cost, denied, taking)
+            return if nouns.any? && comma?(nouns.last.to, piece.from) && bare?(piece) && !ends?(piece.to)
+
             crossed = piece.noun? && !piece.figures? ? Costs::CROSSED : 0
             emit(piece.to, nouns, [*said, Said.new(piece, nouns.any?, denied, taking)], cost + piece.slip + crossed, nil, nil)
+          end
+
+          # "caps 24 af, 6 in the head": a bare figure behind a comma is of the noun before it only where nothing comes behind.
+          def bare?(piece) = piece.figures? && piece.unit.nil? && piece.thread.nil? && piece.key.nil?
+          def comma?(from, ending) = (from...ending).any? { |place| lattice.separator?(place) }
+
+          def ends?(place)
+            at = skip(place)
+            at >= lattice.size || lattice.separator?(at) || says(place, :some).any?
           end
 
           # Small words; the kind of a bolt ("8 hex bolts", "8 M10 bolts") says nothing by itself.
@@ -90,7 +101,7 @@ module Gimlet
             SMALL.any? { |small| piece.says(small) } || (piece.says(:key) && piece.size.nil?)
           end
 
-          SMALL = %i[filler hedge every some tool sets seen held request axis].freeze
+          SMALL = %i[filler hedge every some tool sets seen held request axis place].freeze
 
           def passing(piece) = piece.says(:key) ? Costs::STOP : Costs::FILLER
           def taking?(piece) = piece.size_in_tokens.times.any? { |at| TAKING.include?(norm(piece.from + at)) } || nil
@@ -98,6 +109,8 @@ module Gimlet
           def emit(place, nouns, said, cost, denied, taking)
             walk(place, nouns, said, cost, denied, taking)
             return if nouns.empty? || said.empty? || denied
+
+            return if norm(place) == "each" && !%w[side end].include?(norm(place + 1))
 
             told = assigned(nouns, said) or return
             cost += said.count { |one| one.behind && one.piece.figures? && one.piece.unit.nil? && one.piece.thread.nil? } * Costs::BEHIND
@@ -114,7 +127,7 @@ module Gimlet
           def assigned(nouns, said)
             given = {}
             said.each_with_object([]) do |one, all|
-              next if again?(one, all)
+              next if again?(one, all) || added?(one, all, nouns)
 
               trait = trait_of(one, nouns, given) or return nil
               given[trait.id] = one.denied ? :denied : true
@@ -124,6 +137,19 @@ module Gimlet
 
           # "12 bolts in two rows of six"
           def again?(said, all) = said.piece.sum && all.any? { |_, _, told| told == { value: said.piece.figure.to_i } }
+
+          # "three caps in the top and three in the front": two counts of one kind, each with its place.
+          def added?(said, all, nouns)
+            return false unless said.piece.whole? && says(skip(said.piece.to), :place).any?
+
+            before = all.reverse.find { |_, trait, told| trait.way.counts?(trait, said.piece.figure) && told[:value].is_a?(Integer) }
+            return false unless before && nouns.any? { |noun| noun.to <= said.piece.from } && says(skip(nouns.last.to), :place).any?
+
+            # Where they are is told by the counts.
+            all.reject! { |one, _| one.piece.says(:place) }
+            all[all.index(before)] = [before[0], before[1], { value: before[2][:value] + said.piece.figure.to_i }]
+            true
+          end
 
           def trait_of(said, nouns, given)
             fitting = traits_of(nouns).select { |one| given[one.id] != true && fits?(one, said, nouns) }
@@ -140,6 +166,9 @@ module Gimlet
             return trait.way.with_unit?(trait) if piece.unit
             return true if piece.key || piece.thread || (told[:value].is_a?(String) && piece.values.any?)
             return piece.values.any? unless piece.figures?
+
+            # "head takes 12 bolts" counts them.
+            return false if trait.kind == "keyed" && says(piece.to, :nouns).any?
 
             trait.way.bare?(trait, piece, behind: said.behind, taking: -> { said.taking }, counted: -> { counted?(piece, nouns) })
           end

@@ -32,7 +32,7 @@ module Gimlet
             return NONE if place >= lattice.size
 
             pieces(place).select do |piece|
-              piece.slip.zero? && piece.unit != "rpm" && (piece.figures? || (piece.key && piece.size) || piece.values.any? || piece.alien)
+              piece.slip.zero? && piece.unit != "rpm" && (piece.figures? || (piece.key && piece.size) || (piece.values.any? && !piece.says(:not)) || piece.alien)
             end
           end
 
@@ -40,7 +40,7 @@ module Gimlet
           def of_a_thing(place)
             ends = said(place).map(&:to).uniq
             ends += ends.flat_map { |at| said(skip(at)).map(&:to) }
-            (ends + ends.flat_map { |at| bolts(at).map(&:to) }).uniq.flat_map do |at|
+            (ends + ends.flat_map { |at| says(at, :nouns).map(&:to) }).uniq.flat_map do |at|
               linked = ON.include?(norm(at))
               things(linked ? skip(at + 1) : at).map { |thing| aside(place, thing.to, cost: COST) }
             end

@@ -91,7 +91,7 @@ module Gimlet
               end || lattice.counted_on?(place + count - 1) || joined?(place + count)
 
               text = run.map { |at| tokens[at].text }.join
-              id = text.count("A-Za-z0-9") >= 4 && @names.near(text) or next
+              id = @names.near(text) or next
               candidate(place, place + count, [reading(trait(id), { value: lattice.words(place, place + count) }, place, place + count)],
                         cost: Costs::RULE + APART, strong: true)
             end
@@ -104,7 +104,7 @@ module Gimlet
             token = tokens[place] or return false
             return true if (token.figure && !token.spelled_out) || token.text.match?(/\A[A-Z]\z/)
 
-            token.word? && token.text.size <= 5 && lattice.phrases_at(place).none? do |piece|
+            token.word? && token.text.size <= (token.text == token.text.upcase ? 5 : 3) && says(place, :aside).empty? && lattice.phrases_at(place).none? do |piece|
               piece.slip.zero? && (piece.says(:filler) || piece.noun? || piece.areas.any? || piece.key)
             end
           end

@@ -75,7 +75,7 @@ module Gimlet
           def rating?(piece, run, linked)
             return run.none? { |one| kind(one) == kind(piece) } if kind(piece) && kind(piece) != :mass
 
-            linked && bare_speed?(piece) && run.none? { |one| kind(one) == :speed }
+            (linked || run.size > 1) && bare_speed?(piece) && run.none? { |one| kind(one) == :speed }
           end
 
           def bare_speed?(piece) = piece.whole? && SPEEDS.cover?(piece.figure) && !piece.sum

@@ -24,6 +24,8 @@ module Gimlet
             says(place, :seen).flat_map do |small|
               at = skip(small.to)
               figures(at).flat_map do |piece|
+                next NONE if piece.unit.nil? && small.says(:seen) == "low"
+
                 low = %w[low drop].include?(small.says(:seen))
                 ending = against(piece.to)
                 [made(place, ending || piece.to, piece, complaint: low || !ending.nil?)]
@@ -47,13 +49,24 @@ module Gimlet
 
           # @return [Integer, nil] where "instead of 200" ends
           def against(place)
-            place = skip_comma(place)
-            link = place < lattice.size && lattice.phrases_at(place).find { |piece| piece.says(:against) && piece.slip.zero? } or return
-            at = skip(link.to)
-            figures(at).first&.to
+            link = link_behind(place) or return
+            figures(skip(link.to)).first&.to
           end
 
-          def short(place) = (lattice.phrases_at(place).find { |piece| piece.says(:short) }&.to if place < lattice.size)
+          # "used to be" is no small word here.
+          def link_behind(place)
+            while place < lattice.size && !(lattice.separator?(place) && lattice.stop?(place))
+              link = says(place, :against).first
+              return link if link
+
+              filler = says(place, :filler).first
+              return unless filler || lattice.mark?(place)
+
+              place = filler ? filler.to : place + 1
+            end
+          end
+
+          def short(place) = says(place, :short).first&.to
 
           def made(from, to, piece, complaint:)
             kind = LITRES.include?(piece.unit) ? :flow : Units::KIND_OF[piece.unit] || :pressure

@@ -24,7 +24,13 @@ module Gimlet
               at += 1 if lattice.tokens[at]&.text == "-" && lattice.tokens[at + 1]&.figure && lattice.tokens[at].glued
               return if lattice.tokens[at]&.glued && lattice.tokens[at].word?
             end
-            [{ value: text }, at] unless text.empty?
+            [{ value: text }, at] unless text.empty? || gap?(lattice, at)
+          end
+
+          # A number with something missing is none.
+          def self.gap?(lattice, place)
+            place += 1 if lattice.tokens[place]&.text == ","
+            lattice.says(place, :gaps).any?
           end
 
           private

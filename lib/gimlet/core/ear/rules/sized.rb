@@ -75,7 +75,7 @@ module Gimlet
             return axis_first(at, told) if axis_at(at) && figure_at(skip(axis_at(at).to)) && !told.axes.key?(axis_name(axis_at(at), told))
             return figure(at, told) if figure_at(at)
             return [at + 1, told] if lattice.mark?(at) && !lattice.separator?(at)
-            return [at + 1, told] if lattice.separator?(at) && !lattice.stop?(at) && more?(at + 1)
+            return [at + 1, told] if lattice.separator?(at) && !lattice.stop?(at) && (more?(at + 1) || (told.row.empty? && told.axes.empty? && told.kind && sizes_at(skip(at + 1))))
 
             tool = says(at, :tool).first || says(at, :filler).first || says(at, :hedge).first
             tool ? [tool.to, told] : [nil, told]

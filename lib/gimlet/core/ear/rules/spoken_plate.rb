@@ -11,6 +11,7 @@ module Gimlet
         class SpokenPlate < Rule
           LINKS = %w[then and it that dash space the says say read a is stroke slash some letter number half].freeze
           LONGEST = 12
+          CHARACTERS = %w[digit figure letter number character].freeze
           LETTERS = 6
           # A plate that nobody called one.
           UNCALLED = 0.6
@@ -35,7 +36,7 @@ module Gimlet
           end
 
           def uncalled(place)
-            return NONE unless @gapped
+            return NONE if !@gapped || serial_before?(place)
             return NONE if tokens[place].glued || glyphs(place, noun: false).nil? || inside?(place)
 
             run = read(place, noun: false)
@@ -43,6 +44,12 @@ module Gimlet
             return NONE unless marked || asked&.id == "plate"
 
             [made(place, run, Costs::RULE + (asked&.id == "plate" ? -0.8 : UNCALLED))].compact
+          end
+
+          # "serial no 28, something, 40"
+          def serial_before?(place)
+            @serial ||= [tokens.each_index.find { |at| says(at, :nouns).any? { |piece| piece.nouns.include?("serial") } } || lattice.size]
+            @serial.first < place
           end
 
           # A run begins where it begins.
@@ -83,7 +90,7 @@ module Gimlet
           def goes_on?(place, run, noun)
             place += 1 while place < lattice.size && LINKS.include?(norm(place)) && run.any?
             following = glyphs(place, noun: noun) or return false
-            following.gap || following.text.match?(/[?*]/) || run.any?(&:gap) || !tokens[place].figure
+            asked&.id == "plate" || following.gap || following.text.match?(/[?*]/) || run.any?(&:gap) || !tokens[place].figure
           end
 
           def glyphs(place, noun:)
@@ -99,7 +106,11 @@ module Gimlet
 
           def gap(place)
             piece = lattice.phrases_at(place).find { |one| one.says(:gaps) && one.slip.zero? }
-            piece && Glyphs.new(text: "", ending: piece.to, gap: piece.says(:gaps))
+            return Glyphs.new(text: "", ending: piece.to, gap: piece.says(:gaps)) if piece
+
+            # "then two digits"
+            count = lattice.figures_at(place).find { |one| one.whole? && CHARACTERS.include?(norm(one.to)) }
+            count && Glyphs.new(text: "", ending: count.to + 1, gap: "*")
           end
 
           def name(place)
@@ -107,7 +118,7 @@ module Gimlet
             longer = lattice.texts_at(place).find { |one| one.text && !one.name }
             return if piece.nil? || (longer && longer.to > piece.to)
 
-            Glyphs.new(text: tokens[piece.from...piece.to].map(&:text).join, ending: piece.to)
+            Glyphs.new(text: tokens[piece.from...piece.to].reject { |one| one.norm == "dash" }.map(&:text).join, ending: piece.to)
           end
 
           def text(place)

@@ -14,7 +14,7 @@ module Gimlet
           OUTSIDE = %w[manifold_material cover_colour].freeze
 
           def call(place)
-            pieces(place).filter_map { |piece| of(piece) } + denials(place)
+            pieces(place).filter_map { |piece| of(piece) } + denials(place) + contrasts(place)
           end
 
           private
@@ -59,6 +59,25 @@ module Gimlet
           def said(piece, trait, cost: Costs::RULE, **more)
             told = trait.way.hear(trait, piece) or return
             candidate(piece.from, piece.to, [reading(trait, told, piece.from, piece.to)], cost: cost + piece.slip, told: [piece], **more)
+          end
+
+          # "stainless, not brass"
+          def contrasts(place)
+            pieces(place).select { |piece| piece.values.any? && !piece.noun? }.flat_map do |piece|
+              says(skip_comma(piece.to), :not).flat_map do |no|
+                pieces(skip(no.to)).filter_map { |other| contrast(piece, other) }
+              end
+            end
+          end
+
+          def contrast(piece, other)
+            ids = piece.values.keys & other.values.keys
+            id = (ids & [asked&.id]).first || (ids & OUTSIDE).first || (ids.first if ids.size == 1) or return
+            said, denied = [piece, other].map { |one| trait(id).way.hear(trait(id), one) }
+            return if said == denied
+
+            items = [reading(trait(id), said, piece.from, piece.to), reading(trait(id), denied, other.from, other.to, denied: true)]
+            candidate(piece.from, other.to, items, told: [piece], cost: Costs::RULE + piece.slip + other.slip, weak: Costs::WEAK, strong: true)
           end
 
           # "not brass", "isn't the left side", "neither brass nor stainless"

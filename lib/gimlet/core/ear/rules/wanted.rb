@@ -34,9 +34,16 @@ module Gimlet
                 at = from + count
                 next NONE if at >= lattice.size || (count.positive? && lattice.separator?(at - 1))
 
-                areas(at).first(2).flat_map { |piece| lists(piece).map { |run| made(place, run, left: (from...at).to_a, strong: true) } }
+                areas(at).first(2).flat_map { |piece| lists(piece).map { |run| requested(place, run, (from...at).to_a) } }
               end
             end
+          end
+
+          # "he'll do the valves himself" asks for nothing.
+          def requested(place, run, left)
+            at = skip(run.last.to)
+            own = (at < lattice.size ? says(at, :himself).first : nil)
+            own ? aside(place, own.to, "They do that themselves.") : made(place, run, left: left, strong: true)
           end
 
           # "could do with changing the", "needs new"
@@ -119,11 +126,14 @@ module Gimlet
           end
 
           def pumps(place)
-            lattice.figures_at(place).select { |piece| piece.whole? && piece.figure.between?(1, 99) }.flat_map do |count|
-              at = count.to
-              (at < lattice.size ? says(at, :pumps) + says(at, :sets) : NONE).map do |noun|
-                candidate(place, noun.to, [{ pumps: count.figure.to_i, from: place, to: noun.to }], weak: 2)
-              end
+            both = says(place, :every).select { |piece| norm(piece.from) == "both" }
+            made = both.flat_map { |piece| counted(place, piece.to, 2) }
+            made + lattice.figures_at(place).select { |piece| piece.whole? && piece.figure.between?(1, 99) }.flat_map { |count| counted(place, count.to, count.figure.to_i) }
+          end
+
+          def counted(place, at, count)
+            (at < lattice.size ? says(at, :pumps) + says(at, :sets) : NONE).map do |noun|
+              candidate(place, noun.to, [{ pumps: count, from: place, to: noun.to }], weak: 2)
             end
           end
         end
