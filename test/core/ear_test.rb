@@ -2,8 +2,8 @@
 
 require_relative "../support/core"
 
-# What a specialist types while somebody talks. The corpus in heard.yml says what each line means: what it says, what is offered as a choice, and which
-# words are not heard.
+# What a specialist types while somebody talks. The corpus in heard.yml says what each line means: what it says, what is offered as a choice, and
+# which words are not heard.
 class EarTest < Minitest::Test
   include DemoCatalogue
 

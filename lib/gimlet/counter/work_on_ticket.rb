@@ -18,11 +18,12 @@ module Gimlet
     #   view = WorkOnTicket.new(reference, stock, customers, orders).call(7, tickets.entries(7))
     #   view.readiness.blockers.map(&:id) # => ["unsure"]
     class WorkOnTicket
-      # `steps` are [pumps, orders] still possible after each line that said something, by entry number; `turns` which of them moved it most. `pump` is the variant that the order
-      # would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a PlanRebuild::Result or nil; `extents`
+      # `steps` are [pumps, orders] still possible after each line that said something, by entry number; `turns` which of them moved it most.
+      # `pump` is the variant that the order would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a
+      # PlanRebuild::Result or nil; `extents`
       # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil, `amending` the Core::Order that saving would change.
-      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :turns, :pump, :sure, :planned, :tray, :readiness, :diagnosis, :extents, :measured,
-                            :amending)
+      View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :turns, :pump, :sure, :planned, :tray, :readiness, :diagnosis, :extents,
+                            :measured, :amending)
 
       # @param reference [Reference]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]

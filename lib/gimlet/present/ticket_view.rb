@@ -64,9 +64,8 @@ module Gimlet
         pumps, orders = @view.steps[line.number]
         unheard = line.unheard.map { |words| words.slice("words", "note") }
         { number: line.number, kind: line.kind, at: line.at.iso8601, who: line.who, words: line.words, text: words(line), struck: line.struck,
-          items: line.items.map { |item| item(item) }, choices: line.choices.map do |choice|
-                                                         choice(choice)
-                                                       end, unheard: unheard, pumps: pumps, orders: orders }
+          items: line.items.map { |item| item(item) }, choices: line.choices.map { |open| choice(open) }, unheard: unheard,
+          pumps: pumps, orders: orders }
       end
 
       # What some words may mean, while nobody has said which.

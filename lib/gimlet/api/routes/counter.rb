@@ -15,6 +15,20 @@ module Gimlet
         end
 
         def self.registered(app)
+          asking(app)
+          naming(app)
+        end
+
+        # Who calls.
+        def self.naming(app)
+          app.serve("customers") { answer(customers.all) }
+          app.serve("addCustomer") do
+            body = body_as("NewCustomer")
+            answer(add_customer.call(body["name"], body["place"].to_s), 201)
+          end
+        end
+
+        def self.asking(app)
           app.serve("health") do
             found = health.call
             answer(Counter.health(found, found.can_read ? reference.snapshot : nil), found.can_write ? 200 : 503)
@@ -22,11 +36,6 @@ module Gimlet
 
           app.serve("openapi") { answer(OpenAPI::DOCUMENT) }
           app.serve("vocabulary") { answer(Present::Vocabulary.call(reference)) }
-          app.serve("customers") { answer(customers.all) }
-          app.serve("addCustomer") do
-            body = body_as("NewCustomer")
-            answer(add_customer.call(body["name"], body["place"].to_s), 201)
-          end
 
           app.serve("identify") do
             request = body_as("IdentifyRequest").transform_keys(&:to_sym)

@@ -10,8 +10,8 @@ require_relative "vocabulary"
 module Gimlet
   module Core
     module Readings
-      # One trait as observed. `definition` is the Trait. `value` is in the trait's unit; `range` is [low, high], one of them nil where it is open; `unknown` says that it
-      # was asked and could not be told; `denied` that it is anything but the value; `hedged` that the observer was in doubt.
+      # One trait as observed. `definition` is the Trait. `value` is in the trait's unit; `range` is [low, high], one of them nil where it is open;
+      # `unknown` says that it was asked and could not be told; `denied` that it is anything but the value; `hedged` that the observer was in doubt.
       Reading = Value.of(:definition, :value, :range, :unknown, :denied, :hedged, :observer, :tool, :heard) do
         def trait = definition.id
 

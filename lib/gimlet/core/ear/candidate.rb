@@ -7,15 +7,16 @@ require_relative "names"
 module Gimlet
   module Core
     module Ear
-      # What a rule makes of a span of tokens: `items` are the fields of what it says, `left` the tokens inside that it does not explain, `cost` how far
-      # it is to believe.
+      # What a rule makes of a span of tokens: `items` are the fields of what it says, `left` the tokens inside that it does not explain, `cost`
+      # how far it is to believe.
       #
-      # `earlier` is of another line. `weak` is what each unknown word of its clause adds; `lonely` says that it counts only in a line about a pump; `framed` is false for a
-      # rating that needs others beside it. `told` are the pieces it was made of, for what refers back to it. `note` is for words that were
+      # `earlier` is of another line. `weak` is what each unknown word of its clause adds; `lonely` says that it counts only in a line about a
+      # pump; `framed` is false for a rating that needs others beside it. `told` are the pieces it was made of, for what refers back to it. `note`
+      # is for words that were
       # understood and are no reading. `quiet` words only say
       # where and when of what was heard. `bare` is
-      # work that nothing asked for: beside a complaint in its clause it only says where. `settle` makes the candidate depend on what stands before: it is called with the candidates chosen so far,
-      # the last first, and answers another or nil.
+      # work that nothing asked for: beside a complaint in its clause it only says where. `settle` makes the candidate depend on what stands
+      # before: it is called with the candidates chosen so far, the last first, and answers another or nil.
       Candidate = Value.of(:from, :to, :items, :cost, :rule, :left, :weak, :lonely, :unframed, :told, :note, :settle, :instead, :strong, :bare,
                            :quiet, :earlier) do
         # What the line before said: `earlier` is [entry, item].

@@ -62,7 +62,8 @@ module Gimlet
         # Words inside that are not explained cost what they cost outside.
         def left(candidate) = (candidate.left || []).sum { |place| passes(place).last[1] }
 
-        # @return [Array<Array(Integer, Float, Integer, Integer)>] where passing over a word or phrase here ends, what it costs, and whether it is unknown
+        # @return [Array<Array(Integer, Float, Integer, Integer)>] where passing over a word or phrase here ends, what it costs, and whether it is
+        #   unknown
         #   and content
         def passes(place)
           @passes ||= []

@@ -7,8 +7,8 @@ module Gimlet
     module Ear
       # What can be typed that is no word about the pump. The line asks for them before it is heard.
       #
-      # A line is a command when it is one of its `words`, followed by what it `takes`: "nothing", a "reason", a "name", the number of a "line" of the call;
-      # an "answer" is a bare figure where the open question is not answered by one itself.
+      # A line is a command when it is one of its `words`, followed by what it `takes`: "nothing", a "reason", a "name", the number of a "line" of
+      # the call; an "answer" is a bare figure where the open question is not answered by one itself.
       module Commands
         Command = Value.of(:id, :words, :takes, :does)
 

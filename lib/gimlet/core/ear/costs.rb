@@ -4,8 +4,8 @@ module Gimlet
   module Core
     module Ear
       # What each part of an explanation costs. The cheapest explanation of a line is what was heard; another that costs little more and says
-      # something else is offered beside it. Every number is common practice, no source: they were set so that a word that is left out weighs more than
-      # any explanation of it, a false reading more than a question, and nearness more than order.
+      # something else is offered beside it. Every number is common practice, no source: they were set so that a word that is left out weighs more
+      # than any explanation of it, a false reading more than a question, and nearness more than order.
       module Costs
         # A word left unexplained: one that no list has, a figure, a name of the catalogue, a value, a noun, a word that does something, a filler.
         UNKNOWN = 10.0

@@ -17,8 +17,8 @@ module Gimlet
     #   ear.call("8 bolts, hex 6, not brass").readings.map { |fields| fields[:trait] }
     #   # => ["head_bolts", "head_bolt_drive", "manifold_material"]
     #
-    # A line becomes a lattice of pieces, each span keeping all that it may mean. Every rule proposes candidates and changes nothing; the chooser takes
-    # the cheapest set of them over the whole line. What costs little more and says something else is offered as a choice.
+    # A line becomes a lattice of pieces, each span keeping all that it may mean. Every rule proposes candidates and changes nothing; the chooser
+    # takes the cheapest set of them over the whole line. What costs little more and says something else is offered as a choice.
     module Ear
       # A lexicon and a catalogue's names, ready to listen.
       class Listener

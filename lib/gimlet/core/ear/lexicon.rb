@@ -89,17 +89,14 @@ module Gimlet
         def spelling_of(on_file)
           makers = (on_file["maker"] || []).flat_map { |name| Tokens.of(name).map(&:norm) }
           telling = @meanings.select { |_, meaning| %i[nouns values areas key].any? { |kind| meaning.key?(kind) } }.keys.flat_map(&:split)
-          roles = (@vocabulary.words["roles"] || {}).values.flatten
-          complaints = (roles + @vocabulary.complaints.values.flat_map do |one|
-            one.phrases.flat_map do |phrase|
-              phrase.split(/[ |]/)
-            end
-          end).map { |one| Tokens.norm(one) }
-          units = Units::SPELLINGS.keys
-          plain = NumberWords::WORDS.keys + (@vocabulary.words["common"] || []).map do |word|
-            Tokens.norm(word)
-          end + @meanings.keys.flat_map(&:split) + units
-          Spelling.new((telling + makers + complaints).uniq, plain)
+          common = (@vocabulary.words["common"] || []).map { |word| Tokens.norm(word) }
+          Spelling.new((telling + makers + complaint_words).uniq,
+                       NumberWords::WORDS.keys + common + @meanings.keys.flat_map(&:split) + Units::SPELLINGS.keys)
+        end
+
+        def complaint_words
+          phrases = @vocabulary.complaints.values.flat_map(&:phrases)
+          [*(@vocabulary.words["roles"] || {}).values.flatten, *phrases.flat_map { |phrase| phrase.split(/[ |]/) }].map { |word| Tokens.norm(word) }
         end
 
         def add(phrase, **meaning)

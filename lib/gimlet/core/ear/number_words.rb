@@ -60,9 +60,8 @@ module Gimlet
           following = after_dash(tokens, at + length)
           word = tokens[following]&.norm
           if TIMES[word] then length, value = hundreds(tokens, following + 1, value * TIMES[word], following + 1 - at)
-          elsif value.between?(13, 99) && (more = small(tokens, at + length)) && more.last >= 20 && more.last < 100
-            length, value = length + more.first, (value * 100) + more.last
-          elsif PARTS[word] && PARTS[word] > 2 && value < PARTS[word] then length, value = following + 1 - at, Rational(value, PARTS[word])
+          elsif value.between?(13, 99) && (more = tens(tokens, at + length)) then length, value = length + more.first, (value * 100) + more.last
+          elsif PARTS.fetch(word, 0) > [2, value].max then length, value = following + 1 - at, Rational(value, PARTS[word])
           end
           length, value = with_part(tokens, at, *point(tokens, at, length, value))
           Found.new(length: length, value: value.to_r, digits: value.to_r.denominator == 1 ? value.to_i.to_s : nil, worded: true)
@@ -75,6 +74,9 @@ module Gimlet
           one = tokens[following] && SIMPLE[tokens[following].norm]
           number >= 20 && (number % 10).zero? && one&.between?(1, 9) ? [following + 1 - at, number + one] : [1, number]
         end
+
+        # The "fifty" of "fourteen fifty".
+        def tens(tokens, at) = small(tokens, at)&.then { |more| more if more.last.between?(20, 99) }
 
         # What follows "two hundred", "fourteen hundred and", "five thousand two hundred".
         def hundreds(tokens, at, value, length)

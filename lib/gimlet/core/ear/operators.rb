@@ -5,8 +5,8 @@ require_relative "../value"
 module Gimlet
   module Core
     module Ear
-      # Words that do something to what stands beside them, whatever it is: a value, a name, a count, a piece of work, a complaint. The words themselves
-      # stand in data/vocabulary/words.yml under the same name; what each does is in the rules that ask for it.
+      # Words that do something to what stands beside them, whatever it is: a value, a name, a count, a piece of work, a complaint. The words
+      # themselves stand in data/vocabulary/words.yml under the same name; what each does is in the rules that ask for it.
       module Operators
         # `example` is a line with it, `does` what it does to what follows or stands before.
         Operator = Value.of(:id, :does, :example)

@@ -39,7 +39,7 @@ module Gimlet
         end
 
         def odd?(one, two)
-          [one, two].all? { |candidate| candidate.contents.size == 1 } && (one.traits & two.traits - MANY).any? &&
+          [one, two].all? { |candidate| candidate.contents.size == 1 } && one.traits.intersect?(two.traits - MANY) &&
             [one, two].none? { |candidate| candidate.contents.first.last[:denied] || candidate.contents.first.last[:unknown] } &&
             one.contents.first.last[:value] != two.contents.first.last[:value]
         end

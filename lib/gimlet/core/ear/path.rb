@@ -51,9 +51,11 @@ module Gimlet
         # @return [Path]
         def taking(candidate, left)
           weak, lonely, bare, wrong = candidate.weak || 0, candidate.lonely ? 1 : 0, candidate.bare ? 1 : 0, candidate.complaint? ? 1 : 0
-          weighed = (weak * clause.strange) + (lonely * clause.content * Costs::LONELY) + (Costs::BARE * ((bare * clause.wrong) + (wrong * clause.bare)))
+          weighed = (weak * clause.strange) + (lonely * clause.content * Costs::LONELY)
+          weighed += Costs::BARE * ((bare * clause.wrong) + (wrong * clause.bare))
           key = candidate.says? ? @key + candidate.key : @key
-          Path.new(self, candidate, cost + candidate.cost + left + weighed + put_right(candidate), key, with_clause(weak, lonely, bare, wrong), with_line(candidate, lonely))
+          Path.new(self, candidate, cost + candidate.cost + left + weighed + put_right(candidate), key, with_clause(weak, lonely, bare, wrong),
+                   with_line(candidate, lonely))
         end
 
         # @return [Float] with what can be said only of the whole line

@@ -89,7 +89,7 @@ module Gimlet
           end
 
           # Eighths, and whole numbers with a part, are inches.
-          def eighths?(found) = found.worded && found.value.denominator > 2 && found.value.denominator.nobits?((found.value.denominator - 1))
+          def eighths?(found) = found.worded && found.value.denominator > 2 && found.value.denominator.nobits?(found.value.denominator - 1)
 
           # "20ish"
           def ish(ending)

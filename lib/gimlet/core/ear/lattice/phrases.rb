@@ -29,12 +29,10 @@ module Gimlet
 
           # Of two phrases of one kind that begin here, the longer is meant: "shaft side" is not the shaft.
           def longest_of_a_kind(found)
-            found.reject do |short|
-              found.any? do |long|
-                long.to > short.to && long.slip <= short.slip && (long.meaning.keys & short.meaning.keys & KINDS).any?
-              end
-            end
+            found.reject { |short| found.any? { |long| long.to > short.to && long.slip <= short.slip && same_kind?(long, short) } }
           end
+
+          def same_kind?(long, short) = KINDS.any? { |kind| long.says(kind) && short.says(kind) }
 
           def meanings_at(start, place, spoken, slip, found)
             token = tokens[place] or return

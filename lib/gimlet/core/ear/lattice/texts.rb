@@ -8,6 +8,8 @@ module Gimlet
         module Texts
           LONGEST_NAME = 12
           SPELLED_LEAST = 3
+          LONGEST_SPELLED = 16
+          CROSS = %w[x × by].freeze
           JOINTS = %w[- / .].freeze
 
           # @return [Array<Piece>]
@@ -96,14 +98,22 @@ module Gimlet
 
           def run_piece(place, run)
             run = run[0...-1] while run.any? && (JOINTS.include?(run.last.text) || asked_about?(place, run))
-            return if run.size < 2 || questioned?(run) || (run.all? { |token| token.figure || token.mark? } && run.none? do |token|
-              "?*".include?(token.text)
-            end)
-            return if run.size == 2 && run.first.figure && units_at(place + 1).any?
-            return if run.none? { |token| token.figure || "?*".include?(token.text) }
-            return if run.any? { |token| %w[x × by].include?(token.norm) } && run.count(&:figure) > 1
+            return if run.size < 2 || questioned?(run) || measures?(place, run) || !coded?(run)
 
             Piece.new(place, place + run.size, text: line[run.first.from...run.last.to])
+          end
+
+          # Letters and figures, or glyphs that cannot be read; figures alone may be anything.
+          def coded?(run)
+            gaps = run.any? { |token| "?*".include?(token.text) }
+            gaps || (run.any?(&:figure) && run.any?(&:word?))
+          end
+
+          # "20mm", "20x28"
+          def measures?(place, run)
+            (run.size == 2 && run.first.figure && units_at(place + 1).any?) || (run.any? do |token|
+              CROSS.include?(token.norm)
+            end && run.count(&:figure) > 1)
           end
 
           # "TK4?"
@@ -123,14 +133,19 @@ module Gimlet
           def spelled_at(place)
             return [] unless letter(place) && startable?(place)
 
-            run = (place...[place + 16, size].min).take_while { |at| letter(at) || digit(at) || "-/".include?(tokens[at].text) }
-            run.pop while run.any? && mark?(run.last)
-            run.pop if run.any? && digit(run.last) && counted_on?(run.last)
+            run = spelled_run(place)
             return [] if run.size < SPELLED_LEAST || run.count { |at| letter(at) } < 2 || run.none? { |at| digit(at) }
 
             text = run.map { |at| letter(at) || digit(at) || "" }.join
             named = @names.exact(text)
             [Piece.new(place, run.last + 1, **(named ? { name: named } : {}), plate: text, text: text)]
+          end
+
+          def spelled_run(place)
+            run = (place...[place + LONGEST_SPELLED, size].min).take_while { |at| letter(at) || digit(at) || "-/".include?(tokens[at].text) }
+            run.pop while run.any? && mark?(run.last)
+            run.pop if run.any? && digit(run.last) && counted_on?(run.last)
+            run
           end
 
           def letter(place)

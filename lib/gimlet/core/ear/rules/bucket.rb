@@ -8,8 +8,8 @@ module Gimlet
   module Core
     module Ear
       module Rules
-        # A bucket and a watch: "bucket 20 litres in 85 seconds, nozzle 045, 140 bar", "takes a minute and a half to fill 20 litres", "bucket 20 l in 85,
-        # supply 20 l in 60 s".
+        # A bucket and a watch: "bucket 20 litres in 85 seconds, nozzle 045, 140 bar", "takes a minute and a half to fill 20 litres", "bucket 20 l
+        # in 85, supply 20 l in 60 s".
         class Bucket < Rule
           LITRES = { "L" => 1, "US gal" => Units::GALLON_L }.freeze
           SECONDS = { "s" => 1, "sec" => 1, "second" => 1, "min" => 60, "minute" => 60, "mins" => 60 }.freeze
@@ -183,7 +183,7 @@ module Gimlet
 
           def nozzle(at)
             if norm(at) == "nozzle"
-              place = (at + 1...[at + 4, lattice.size].min).find { |there| tokens[there].figure } or return
+              place = ((at + 1)...[at + 4, lattice.size].min).find { |there| tokens[there].figure } or return
               @told["nozzle"] = tokens[place].text
               return ended(place + 1)
             end

@@ -20,6 +20,10 @@ module Gimlet
           DENIED = "Said not to be so."
           BESIDES = "Said of when it shows, not what is wrong."
           BEFORE = "Said to be of before."
+          LEAKS = { "water" => "water_leak", "oil" => "oil_leak" }.freeze
+
+          # A phrase found: which complaint, from where to where, the places of its words, what it costs.
+          Found = Value.of(:id, :from, :to, :places, :cost)
 
           def call(place)
             told(place) + counted(place) + denials(place) + circumstances(place) + before(place) + instead(place)
@@ -29,9 +33,6 @@ module Gimlet
 
           # word => phrases that it is in; built once for a vocabulary.
           def phrases = @phrases ||= Phrases.of(vocabulary)
-
-          # A phrase found: which complaint, from where to where, the places of its words, what it costs.
-          Found = Value.of(:id, :from, :to, :places, :cost)
 
           def told(place)
             found(place).map do |one|
@@ -76,13 +77,10 @@ module Gimlet
           def match(phrase, place, first, cost)
             taken = { first => place }
             phrase.words.each_with_index do |any, at|
-              next if at == first
-
-              other = behind(place, phrase).find { |there| !taken.value?(there) && any.key?(norm(there)) } or return
-              taken[at] = other
+              taken[at] ||= behind(place, phrase).find { |there| !taken.value?(there) && any.key?(norm(there)) }
             end
-            places = taken.values.sort
-            return if places.any? { |there| named?(there) }
+            places = taken.values.compact.sort
+            return if places.size < phrase.words.size || places.any? { |there| named?(there) }
 
             Found.new(id: phrase.id, from: place, to: places.last + 1, places: places, cost: Costs::RULE + cost + between(places))
           end
@@ -153,8 +151,6 @@ module Gimlet
           end
 
           # "now it's water", where something leaked before
-          LEAKS = { "water" => "water_leak", "oil" => "oil_leak" }.freeze
-
           def instead(place)
             return NONE unless norm(place) == "now"
 

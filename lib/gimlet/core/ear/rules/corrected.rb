@@ -6,8 +6,8 @@ module Gimlet
   module Core
     module Ear
       module Rules
-        # What puts right what was said before: "brass head, sorry, stainless", "six head bolts, no, eight", "inlet valves, sorry, outlet valves", "inlet
-        # half inch, no that's the outlet", "black cover, not black, dark blue". A bare figure or value is of what was spoken of.
+        # What puts right what was said before: "brass head, sorry, stainless", "six head bolts, no, eight", "inlet valves, sorry, outlet valves",
+        # "inlet half inch, no that's the outlet", "black cover, not black, dark blue". A bare figure or value is of what was spoken of.
         class Corrected < Rule
           COST = Costs::RULE - 0.2
           # A word that only opens what is put right.

@@ -6,8 +6,8 @@ module Gimlet
   module Core
     module Ear
       module Rules
-        # Some pieces that are damaged or missing, not all of them: "two bolts snapped", "one plunger cracked", "8 bolts, two snapped", "only found one
-        # seal", "two out of eight bolts missing".
+        # Some pieces that are damaged or missing, not all of them: "two bolts snapped", "one plunger cracked", "8 bolts, two snapped", "only found
+        # one seal", "two out of eight bolts missing".
         class Damaged < Rule
           COST = Costs::RULE - 0.1
           # "scored", where what is scored was counted or described just before.
@@ -58,9 +58,9 @@ module Gimlet
 
           # "two out of eight bolts missing"
           def out_of(place)
-            some = lattice.figures_at(place).find(&:whole?) or return NONE
-            of = some.to < lattice.size && says(some.to, :some).first or return NONE
-            count = (lattice.figures_at(of.to).find(&:whole?) if of.to < lattice.size) or return NONE
+            some = whole(place) or return NONE
+            of = says(some.to, :some).first or return NONE
+            count = whole(of.to) or return NONE
             things(count.to).flat_map do |noun|
               counted = noun.nouns.map { |id| trait(id) }.find { |one| one.way.counts?(one, count.figure) } or next NONE
               worst(skip(noun.to)).map do |piece|
@@ -68,6 +68,8 @@ module Gimlet
               end
             end
           end
+
+          def whole(place) = lattice.figures_at(place).find(&:whole?)
 
           # "only found one seal", "cracked plunger"
           def worst_first(place)

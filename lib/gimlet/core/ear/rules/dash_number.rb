@@ -7,8 +7,8 @@ module Gimlet
   module Core
     module Ear
       module Rules
-        # Dash numbers of standard rings as they are typed or said: "dash 210", "-210 o-ring", "an oh-sixteen", "four one-sixteens", "a two-ten ring". A
-        # hundred alone says nothing without an s or a ring.
+        # Dash numbers of standard rings as they are typed or said: "dash 210", "-210 o-ring", "an oh-sixteen", "four one-sixteens", "a two-ten
+        # ring". A hundred alone says nothing without an s or a ring.
         class DashNumber < Rule
           HUNDREDS = { "oh" => 0, "zero" => 0, "one" => 1, "two" => 2, "three" => 3, "four" => 4 }.freeze
           NOUGHT = %w[oh zero o].freeze

@@ -13,6 +13,8 @@ module Gimlet
           MOST = 5
           # So many ways to go on are looked at from one token.
           STEPS = 220
+          # Small words that may stand between.
+          SMALL = %i[filler hedge every some tool sets seen held request axis place].freeze
           TAKING = %w[take taking took fit need want wants for].freeze
 
           # A modifier of the noun: which piece, on which side, denied or not, with "takes" between.
@@ -52,9 +54,7 @@ module Gimlet
           end
 
           def walk(place, nouns, said, cost, denied, taking)
-            return if place >= lattice.size || place - @start > REACH || (@steps += 1) > STEPS
-            return if nouns.empty? && @noun_at[place] - @start > REACH
-
+            return if place >= lattice.size || far?(place, nouns)
             return over_comma(place, nouns, said, cost, denied) if lattice.separator?(place)
 
             noun_pieces, modifiers, denials, small = next_at(place)
@@ -63,6 +63,11 @@ module Gimlet
             denials.each { |piece| walk(piece.to, nouns, said, cost + Costs::FILLER, piece, taking) } if denied.nil?
             small.each { |piece| walk(piece.to, nouns, said, cost + passing(piece), denied, taking || taking?(piece)) }
             walk(place + 1, nouns, said, cost, denied, taking) if small.empty? && lattice.mark?(place)
+          end
+
+          # Out of reach, or with no noun within it.
+          def far?(place, nouns)
+            (@steps += 1) > STEPS || place - @start > REACH || (nouns.empty? && @noun_at[place] - @start > REACH)
           end
 
           def over_comma(place, nouns, said, cost, denied)
@@ -100,8 +105,6 @@ module Gimlet
 
             SMALL.any? { |small| piece.says(small) } || (piece.says(:key) && piece.size.nil?)
           end
-
-          SMALL = %i[filler hedge every some tool sets seen held request axis place].freeze
 
           def passing(piece) = piece.says(:key) ? Costs::STOP : Costs::FILLER
           def taking?(piece) = piece.size_in_tokens.times.any? { |at| TAKING.include?(norm(piece.from + at)) } || nil

@@ -41,7 +41,9 @@ module Gimlet
             pieces = lattice.phrases_at(place).select { |piece| piece.slip.zero? }
             pieces.find { |piece| piece.says(:past) } ||
               pieces.find { |piece| piece.noun? || piece.areas.any? || piece.says(:things) || piece.says(:subject) || time?(piece) } ||
-              pieces.find { |piece| piece.says(:filler) && (!piece.says(:request) || norm(piece.from) == "new") && !piece.says(:instead) && !piece.says(:not) }
+              pieces.find do |piece|
+                piece.says(:filler) && (!piece.says(:request) || norm(piece.from) == "new") && !piece.says(:instead) && !piece.says(:not)
+              end
           end
 
           def time?(piece) = piece.says(:times) || piece.says(:when)

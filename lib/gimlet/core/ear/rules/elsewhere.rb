@@ -6,8 +6,8 @@ module Gimlet
   module Core
     module Ear
       module Rules
-        # What is said of something else than the pump: a flange with 4 bolts, a 20 mm hose, nozzle 045, a 20 litre tank, the customer's own 13 mm socket,
-        # van LT14 HXB, extension 24, "at 5". It is understood and no reading.
+        # What is said of something else than the pump: a flange with 4 bolts, a 20 mm hose, nozzle 045, a 20 litre tank, the customer's own 13 mm
+        # socket, van LT14 HXB, extension 24, "at 5". It is understood and no reading.
         class Elsewhere < Rule
           COST = Costs::RULE + 0.3
           OWNED = "A tool of the customer's."
@@ -31,9 +31,11 @@ module Gimlet
           def said(place)
             return NONE if place >= lattice.size
 
-            pieces(place).select do |piece|
-              piece.slip.zero? && piece.unit != "rpm" && (piece.figures? || (piece.key && piece.size) || (piece.values.any? && !piece.says(:not)) || piece.alien)
-            end
+            pieces(place).select { |piece| piece.slip.zero? && piece.unit != "rpm" && says_something?(piece) }
+          end
+
+          def says_something?(piece)
+            piece.figures? || piece.alien || (piece.key && piece.size) || (piece.values.any? && !piece.says(:not))
           end
 
           # "8 bolt flange", "a 4 mm nozzle", "red hose", "3 bolts on the cover"
@@ -70,15 +72,16 @@ module Gimlet
               at = skip(place)
               break if at >= lattice.size || lattice.separator?(at)
 
-              piece = pieces(at).find { |one| (one.key && one.size) || one.says(:mine) || one.alien } ||
-                      pieces(at).find { |one| one.figures? || one.says(:key) || (one.unit && !one.nouns.any?) }
-              break unless piece
-
+              piece = tool_at(at) or break
               told ||= !piece.key.nil? || piece.says(:key) || piece.says(:mine)
-              place = piece.to
-              place += 1 if norm(place) == "and"
+              place = norm(piece.to) == "and" ? piece.to + 1 : piece.to
             end
             [place, told]
+          end
+
+          def tool_at(place)
+            pieces(place).find { |one| (one.key && one.size) || one.says(:mine) || one.alien } ||
+              pieces(place).find { |one| one.figures? || one.says(:key) }
           end
 
           # "van reg LT14 HXB", "po 45-1190", "extension 24", "postcode EX4 7RB"
@@ -93,9 +96,9 @@ module Gimlet
           def code?(place)
             return false if lattice.separator?(place) && !tokens[place + 1]&.glued
 
-            lattice.mark?(place) || tokens[place].figure || says(place,
-                                                                 :filler).any? || says(place,
-                                                                                       :aside).any? || lattice.phrases_at(place).empty? || tokens[place].glued
+            token = tokens[place]
+            lattice.mark?(place) || token.figure || token.glued || says(place,
+                                                                        :filler).any? || says(place, :aside).any? || lattice.phrases_at(place).empty?
           end
 
           # "at 5", "after 4", "till 2", "at half eight"

@@ -6,12 +6,16 @@ module Gimlet
   module Core
     module Ear
       module Rules
-        # Makers, series, pumps, parts and kits: whole ("TK4L20", "one of those Pellwicks"), nearly ("VA-I8"), quoted from paper ("invoice DB KIT 120"), in
-        # part ("kit ends in 120"), or denied ("not a Tarnley", "it's no TK4").
+        # Makers, series, pumps, parts and kits: whole ("TK4L20", "one of those Pellwicks"), nearly ("VA-I8"), quoted from paper ("invoice DB KIT
+        # 120"), in part ("kit ends in 120"), or denied ("not a Tarnley", "it's no TK4").
         class Named < Rule
           # Letters and figures of a number that is quoted; tokens of one that is read out with gaps.
           SHORTEST = 3
           TOKENS = 5
+          # Letters of a word that may be of a number; what is known to be something else is not.
+          CAPITALS = 5
+          SMALL = 3
+          TOLD = %i[aside filler nouns areas].freeze
           # A text near to a name; one with gaps in it.
           NEARLY = 1.5
           # What makes a whole name of a pump or part likelier than its pieces.
@@ -32,17 +36,17 @@ module Gimlet
               other = or_another(piece)
               next aside(place, other, "Which of them?") if other
 
-              candidate(place, with_letter(piece)&.last || piece.to, [with_letter(piece)&.first || reading(trait(id), { value: value }, place, piece.to)],
-                        cost: Costs::RULE + piece.slip - (%w[plate part_number].include?(id) ? WHOLE : 0), told: [piece], strong: true,
-                        weak: piece.slip.positive? ? 2 : 0)
+              item, ending = with_letter(piece) || [reading(trait(id), { value: value }, place, piece.to), piece.to]
+              candidate(place, ending, [item], cost: Costs::RULE + piece.slip - (%w[plate part_number].include?(id) ? WHOLE : 0), told: [piece],
+                                               strong: true, weak: piece.slip.positive? ? 2 : 0)
             end
           end
 
           # "SV22 with an X"
           def with_letter(piece)
             at = piece.to
-            return unless piece.name.first == "plate" && norm(at) == "with" && %w[a
-                                                                                  an].include?(norm(at + 1)) && tokens[at + 2]&.text&.match?(/\A[A-Za-z]\z/)
+            return unless piece.name.first == "plate" && norm(at) == "with" && %w[a an].include?(norm(at + 1))
+            return unless tokens[at + 2]&.text&.match?(/\A[A-Za-z]\z/)
 
             [reading(trait("plate"), { value: "#{piece.name.last}#{tokens[at + 2].text.upcase}" }, piece.from, at + 3), at + 3]
           end
@@ -86,15 +90,17 @@ module Gimlet
 
             (2..4).filter_map do |count|
               run = (place...(place + count)).to_a
-              next if place + count > lattice.size || !run.all? { |at| code?(at) } || run.none? do |at|
-                tokens[at].figure
-              end || lattice.counted_on?(place + count - 1) || joined?(place + count)
+              next unless code_run?(run)
 
               text = run.map { |at| tokens[at].text }.join
               id = @names.near(text) or next
               candidate(place, place + count, [reading(trait(id), { value: lattice.words(place, place + count) }, place, place + count)],
                         cost: Costs::RULE + APART, strong: true)
             end
+          end
+
+          def code_run?(run)
+            run.all? { |at| code?(at) } && run.any? { |at| tokens[at].figure } && !lattice.counted_on?(run.last) && !joined?(run.last + 1)
           end
 
           def joined?(place) = tokens[place]&.glued && !tokens[place].mark?
@@ -104,9 +110,8 @@ module Gimlet
             token = tokens[place] or return false
             return true if (token.figure && !token.spelled_out) || token.text.match?(/\A[A-Z]\z/)
 
-            token.word? && token.text.size <= (token.text == token.text.upcase ? 5 : 3) && says(place, :aside).empty? && lattice.phrases_at(place).none? do |piece|
-              piece.slip.zero? && (piece.says(:filler) || piece.noun? || piece.areas.any? || piece.key)
-            end
+            longest = token.text == token.text.upcase ? CAPITALS : SMALL
+            token.word? && token.text.size <= longest && TOLD.none? { |small| says(place, small).any? }
           end
 
           # "invoice DB KIT 120": a number that the catalogue does not have is still a number. It ends where ordinary words or a date begin.

@@ -6,8 +6,8 @@ module Gimlet
   module Core
     module Ear
       module Rules
-        # Where and when a complaint shows: "from the third cap from the left", "at the shaft end", "behind the plungers", "under load". It is told with
-        # the complaint before it and is neither an order nor a reading.
+        # Where and when a complaint shows: "from the third cap from the left", "at the shaft end", "behind the plungers", "under load". It is told
+        # with the complaint before it and is neither an order nor a reading.
         class ShownAt < Rule
           PREPOSITIONS = %w[from at under underneath between behind off down on in out near over by to around round through against for
                             before during along below above inside outside into when while].freeze

@@ -7,8 +7,8 @@ module Gimlet
   module Core
     module Ear
       module Rules
-        # A ring, a seal or a groove by its sizes: "o-ring 15.6 x 1.78", "ring 16 inside, 2 thick", "7mm id 11mm od", "seal 20x28x6", "seal 20 28 6", "oil seal
-        # 24x35x7", "groove 3.2 wide, 16 at the bottom, bore 20".
+        # A ring, a seal or a groove by its sizes: "o-ring 15.6 x 1.78", "ring 16 inside, 2 thick", "7mm id 11mm od", "seal 20x28x6", "seal 20 28
+        # 6", "oil seal 24x35x7", "groove 3.2 wide, 16 at the bottom, bore 20".
         class Sized < Rule
           # A second size so much smaller than the first is the section, not the outer diameter.
           SECTION_AT_MOST = Rational(4, 10)
@@ -33,7 +33,7 @@ module Gimlet
 
           def slot(place)
             piece = place < lattice.size && lattice.phrases_at(place).find { |one| KINDS[one.says(:slot)] && one.slip.zero? }
-            piece unless piece && lattice.phrases_at(place).any? { |one| one.to > piece.to && one.slip.zero? && one.meaning.any? && !one.areas.any? }
+            piece unless piece && lattice.phrases_at(place).any? { |one| one.to > piece.to && one.slip.zero? && one.areas.none? }
           end
 
           def sizes_at(place) = place < lattice.size ? pieces(place).find { |one| one.sizes && !one.alien } : nil
@@ -72,14 +72,24 @@ module Gimlet
             return [at + 1, told.with(old: true)] if OLD.include?(norm(at))
             return named(at, told) if slot(at) && (told.kind.nil? || KINDS[slot(at).says(:slot)] == told.kind)
             return [sizes_at(at).to, row(told, sizes_at(at))] if sizes_at(at) && told.row.empty?
-            return axis_first(at, told) if axis_at(at) && figure_at(skip(axis_at(at).to)) && !told.axes.key?(axis_name(axis_at(at), told))
+            return axis_first(at, told) if axis_opens?(at, told)
             return figure(at, told) if figure_at(at)
-            return [at + 1, told] if lattice.mark?(at) && !lattice.separator?(at)
-            return [at + 1, told] if lattice.separator?(at) && !lattice.stop?(at) && (more?(at + 1) || (told.row.empty? && told.axes.empty? && told.kind && sizes_at(skip(at + 1))))
 
-            tool = says(at, :tool).first || says(at, :filler).first || says(at, :hedge).first
-            tool ? [tool.to, told] : [nil, told]
+            [past_small(at, told), told]
           end
+
+          def axis_opens?(at, told) = axis_at(at) && figure_at(skip(axis_at(at).to)) && !told.axes.key?(axis_name(axis_at(at), told))
+
+          # @return [Integer, nil] past what says nothing of it; a comma where more comes behind
+          def past_small(at, told)
+            return (at + 1 if !lattice.stop?(at) && more_of?(at + 1, told)) if lattice.separator?(at)
+            return at + 1 if lattice.mark?(at)
+
+            %i[tool filler hedge].lazy.flat_map { |small| says(at, small) }.first&.to
+          end
+
+          # "brown seal, 20 by 28"
+          def more_of?(place, told) = more?(place) || (told.kind && told.row.empty? && told.axes.empty? && sizes_at(skip(place)))
 
           def more?(place)
             place = skip(place)
@@ -194,7 +204,7 @@ module Gimlet
 
           # Eighths of an inch are written as such.
           def written(size, unit)
-            unless unit == "in" && size.denominator > 1 && size.denominator <= 64 && size.denominator.nobits?((size.denominator - 1))
+            unless unit == "in" && size.denominator > 1 && size.denominator <= 64 && size.denominator.nobits?(size.denominator - 1)
               return Plain.number(size,
                                   4)
             end

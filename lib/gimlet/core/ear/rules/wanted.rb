@@ -6,8 +6,8 @@ module Gimlet
   module Core
     module Ear
       module Rules
-        # Work that is asked for: "wants packings and inlet valves", "just the delivery valves", "everything bar the plungers", "packings, no plungers",
-        # "leave the valves", "two pumps". A noun that nothing asks for is no order, unless it is all there is.
+        # Work that is asked for: "wants packings and inlet valves", "just the delivery valves", "everything bar the plungers", "packings, no
+        # plungers", "leave the valves", "two pumps". A noun that nothing asks for is no order, unless it is all there is.
         class Wanted < Rule
           # A noun that is a thing to look at first, and work only where nothing else is said.
           BARE = 1.0
@@ -128,7 +128,9 @@ module Gimlet
           def pumps(place)
             both = says(place, :every).select { |piece| norm(piece.from) == "both" }
             made = both.flat_map { |piece| counted(place, piece.to, 2) }
-            made + lattice.figures_at(place).select { |piece| piece.whole? && piece.figure.between?(1, 99) }.flat_map { |count| counted(place, count.to, count.figure.to_i) }
+            made + lattice.figures_at(place).select do |piece|
+              piece.whole? && piece.figure.between?(1, 99)
+            end.flat_map { |count| counted(place, count.to, count.figure.to_i) }
           end
 
           def counted(place, at, count)
