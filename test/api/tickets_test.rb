@@ -28,6 +28,44 @@ class TicketsApiTest < Minitest::Test
     assert_equal([[1, "TK4, 8 bolts, grumbles at night, wants packings"]], json["tickets"].map { |ticket| ticket.values_at("entries", "words") })
   end
 
+  def test_words_that_may_mean_two_things_count_when_they_are_picked
+    view = call("15 lpm")
+    open = view["call"].first["choices"].first
+    assert_equal ["15 lpm", [["rated flow 15 L/min"], ["seen now, no rating"]]], open.values_at("words", "options")
+    assert_empty view["found"]["readings"]
+    add(view, "picked", of: 1, choice: 0, option: 7)
+    assert_problem(422, "unknown_option", field: "option")
+    picked = add(view, "picked", of: 1, choice: 0, option: 0)
+    assert_schema "TicketView"
+    assert_equal(["rated flow 15 L/min"], picked["found"]["readings"].map { |one| one["text"] })
+    add(view, "picked", of: 1, choice: 0, option: 1)
+    assert_problem(422, "unknown_choice", field: "choice")
+    neither = add(call("200 bar"), "picked", of: 1, choice: 0, option: nil)
+    assert_empty neither["found"]["readings"]
+    assert_empty neither["call"].first["choices"]
+  end
+
+  def test_a_line_puts_the_one_before_right_and_the_preview_says_so
+    view = call("8 bolts")
+    preview = send_json("POST", "/api/preview", words: "no, ten", ticket_id: view["id"])
+    assert_equal [["head bolts 10", "instead of “8 bolts”"]], preview["heard"].map { |one| one["texts"] }
+    after = add(view, "said", words: "no, ten")
+    assert_equal [true, false], after["call"].map { |line| line["struck"] }
+    assert_equal(["head bolts 10"], after["found"]["readings"].map { |one| one["text"] })
+  end
+
+  def test_a_new_customer_is_written_down_once_and_then_named_in_a_line
+    customer = send_json("POST", "/api/customers", name: " Tideway  Oysters ", place: "Skarrow")
+    assert_equal 201, last_response.status
+    assert_schema "Customer"
+    assert_equal ["Tideway Oysters", "Skarrow", []], customer.values_at("name", "place", "pumps")
+    send_json("POST", "/api/customers", name: "tideway oysters", place: "")
+    assert_problem(422, "known", field: "name")
+    send_json("POST", "/api/customers", name: " ", place: "")
+    assert_problem(422, "missing", field: "name")
+    assert_equal customer["id"], call("tideway oysters here, 8 bolts")["ticket"]["customer_id"]
+  end
+
   def test_a_call_that_comes_to_nothing_is_closed_and_found_again
     view = call("8 bolts, green")
     add(view, "closed", reason: "")

@@ -16,6 +16,7 @@ class EntryKindsTest < Minitest::Test
     "taken_up" => [{ "words" => "hums", "of" => 1, "complaint" => "noise" }, "taken up by hand", {}],
     "measured" => [{ "what" => "flow", "measure" => { "bucket" => { "litres" => 20, "seconds" => 85, "nozzle" => "045" } }, "readings" => [] },
                    "measured: bucket: 20 litres in 85 s, nozzle 045", {}],
+    "picked" => [{ "of" => 1, "choice" => 0, "option" => 0, "words" => "15 lpm", "items" => [] }, "meant", {}],
     "struck" => [{ "of" => 3, "item" => nil }, "struck out: line 3", {}],
     "restored" => [{ "of" => 3, "item" => nil }, "brought back: line 3", {}],
     "customer" => [{ "customer_id" => 4 }, "customer named", { customer_id: 4 }],

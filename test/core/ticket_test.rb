@@ -58,7 +58,62 @@ class TicketTest < Minitest::Test
     assert_equal %w[packings plungers], ticket.scope
     add("work", areas: %w[packings], agreed: true, pumps: 2)
     said("oil seals", { "areas" => %w[oil_seals] })
-    assert_equal [%w[packings], true, 2], [ticket.scope, ticket.agreed, ticket.pumps]
+    assert_equal [%w[packings oil_seals], true, 2], [ticket.scope, ticket.agreed, ticket.pumps]
+  end
+
+  # What is heard late changes the agreed work, and is named.
+  def test_work_that_is_heard_late
+    add("work", areas: %w[packings plungers], agreed: true, pumps: 1, positions: { "plungers" => ["cylinder 2"] })
+    assert_empty ticket.late
+    said("and oil seals, but leave the plungers", { "areas" => %w[oil_seals] }, { "except" => %w[plungers] })
+    assert_equal [%w[packings oil_seals], [["oil_seals", true], ["plungers", false]], {}], [ticket.scope, ticket.late, ticket.at]
+    add("work", areas: ticket.scope, agreed: true, pumps: 1)
+    assert_empty ticket.late
+  end
+
+  def test_what_a_line_puts_right_in_the_one_before
+    said("8 bolts", count("head_bolts", 8))
+    said("sorry, 10", count("head_bolts", 10).merge("strikes" => [[1, 0]]))
+    assert_equal [["head_bolts", 10]], values
+    assert ticket.lines.first.struck
+    assert_equal [["head_bolts", 10]], ticket.before.flat_map(&:readings).map { |fields| fields.values_at(:trait, :value) }
+    add("restored", of: 1, item: nil)
+    assert_equal [["head_bolts", 8], ["head_bolts", 10]], values
+  end
+
+  def test_a_choice_stays_open_until_it_is_picked
+    rated = [count("flow_l_min", 15)]
+    add("said", words: "15 lpm", heard: { "items" => [], "unheard" => [],
+                                          "choices" => [{ "words" => "15 lpm", "options" => [rated, [{ "seen" => "15 lpm" }]] }] })
+    assert_empty ticket.readings
+    assert_equal [[0, "15 lpm", 2]], ticket.lines.first.choices.map { |open| [open[:choice], open[:words], open[:options].size] }
+    add("picked", of: 1, choice: 0, option: 0, items: rated, words: "15 lpm")
+    assert_equal [["flow_l_min", 15]], values
+    assert_empty ticket.lines.first.choices
+  end
+
+  def test_a_line_that_said_nothing_is_taken_back_too
+    said("grumbles", unheard: ["grumbles"])
+    refute ticket.lines.first.struck
+    Ticket::Kinds.of("struck").follow({ "of" => 1, "item" => nil }, ticket)
+    add("struck", of: 1, item: nil)
+    assert ticket.lines.first.struck
+  end
+
+  def test_who_is_named_later_counts
+    said("for the goat dairy", { "customer" => 4 })
+    assert_equal 4, ticket.customer_id
+    add("customer", customer_id: nil)
+    assert_nil ticket.customer_id
+    said("tideway oysters", { "customer" => 6 })
+    assert_equal 6, ticket.customer_id
+  end
+
+  # 40 orders become 20, then 3, then 5 again.
+  def test_which_line_told_most_and_which_made_it_less_certain
+    turns = Ticket::Turns.of({ 1 => [40, 20], 3 => [6, 3], 4 => [9, 5] }, 40)
+    assert_equal [{ line: 3, before: 20, after: 3 }, [4]], [turns.most.to_h, turns.less]
+    assert_nil Ticket::Turns.of({ 1 => [40, 40] }, 40).most
   end
 
   def test_the_later_of_what_was_heard_and_set_counts

@@ -26,7 +26,7 @@ module Gimlet
           private
 
           def values(place)
-            told(place, place, nil) + says(place, :not).flat_map { |no| told(place, skip(no.to), true) }
+            told(place, place, nil) + says(place, :not).flat_map { |no| behind(no).flat_map { |at| told(place, at, true) } }
           end
 
           def told(from, place, denied)

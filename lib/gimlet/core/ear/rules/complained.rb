@@ -77,7 +77,7 @@ module Gimlet
           def match(phrase, place, first, cost)
             taken = { first => place }
             phrase.words.each_with_index do |any, at|
-              taken[at] ||= behind(place, phrase).find { |there| !taken.value?(there) && any.key?(norm(there)) }
+              taken[at] ||= reach(place, phrase).find { |there| !taken.value?(there) && any.key?(norm(there)) }
             end
             places = taken.values.compact.sort
             return if places.size < phrase.words.size || places.any? { |there| named?(there) }
@@ -85,9 +85,9 @@ module Gimlet
             Found.new(id: phrase.id, from: place, to: places.last + 1, places: places, cost: Costs::RULE + cost + between(places))
           end
 
-          def behind(place, phrase)
-            reach = (place + 1)..(place + phrase.words.size - 1 + BETWEEN)
-            reach.select { |there| there < lattice.size && lattice.clause(there) == lattice.clause(place) }
+          def reach(place, phrase)
+            near = (place + 1)..(place + phrase.words.size - 1 + BETWEEN)
+            near.select { |there| there < lattice.size && lattice.clause(there) == lattice.clause(place) }
           end
 
           def named?(place) = lattice.figures_at(place).any?(&:unit)

@@ -40,8 +40,11 @@ module Gimlet
           # "no, eight"
           def bare(place, at)
             said(at).map { |piece| settled(place, piece) { |one| of_the_same(one, piece, place, instead: true) } } +
-              areas(at).map { |piece| settled(place, piece) { |one| other_work(one, piece, place) } }
+              (plain_no?(place, at) ? NONE : areas(at)).map { |piece| settled(place, piece) { |one| other_work(one, piece, place) } }
           end
+
+          # "full rebuild, no inlet valves" leaves them out.
+          def plain_no?(place, at) = norm(place) == "no" && skip(place + 1) == at
 
           def said(at) = pieces(at).select { |piece| piece.modifier? || piece.name || piece.text }
           def areas(at) = pieces(at).select { |piece| piece.areas.any? }
@@ -97,10 +100,8 @@ module Gimlet
           # "not black" of what was just spoken of
           def denied(place)
             says(place, :not).flat_map do |no|
-              at = skip(no.to)
-              next NONE if at >= lattice.size
-
-              said(at).reject(&:noun?).map { |piece| settled(place, piece) { |one| of_the_same(one, piece, place, denied: true) } }
+              denied = behind(no).flat_map { |at| at < lattice.size ? said(at) : NONE }.reject(&:noun?)
+              denied.map { |piece| settled(place, piece) { |one| of_the_same(one, piece, place, denied: true) } }
             end
           end
 

@@ -55,6 +55,10 @@ module Gimlet
             end
           end
 
+          # @param piece [Piece] a small word that speaks of what follows
+          # @return [Array<Integer>] where that may begin: "not at the side", "not the side"
+          def behind(piece) = [piece.to, skip(piece.to)].uniq
+
           # @return [Integer] past them and past commas
           def skip_comma(place)
             place = skip(place)

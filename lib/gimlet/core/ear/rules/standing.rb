@@ -83,9 +83,8 @@ module Gimlet
           # "not brass", "isn't the left side", "neither brass nor stainless"
           def denials(place)
             says(place, :not).flat_map do |no|
-              at = skip(no.to)
-              pieces(at).select { |piece| piece.values.any? }.filter_map do |piece|
-                id = (piece.alone + (piece.values.keys & OUTSIDE) + (piece.values.keys & [asked&.id])).first or next
+              behind(no).flat_map { |at| pieces(at) }.select { |piece| piece.values.any? }.filter_map do |piece|
+                id = ((piece.values.keys & [asked&.id]) + piece.alone + (piece.values.keys & OUTSIDE)).first or next
                 told = trait(id).way.hear(trait(id), piece) or next
                 item = reading(trait(id), told, place, piece.to, denied: true)
                 candidate(place, piece.to, [item], told: [piece], cost: Costs::RULE + piece.slip, weak: Costs::WEAK, strong: true)
