@@ -42,7 +42,7 @@ class EarTest < Minitest::Test
     models = snapshot.variants.map(&:designation).uniq
     numbers = [*snapshot.parts, *snapshot.kits].map(&:number)
     models.product([nil, "plate"]).each do |name, asked|
-      [name, name.downcase, name.delete("-"), name.gsub(/(?<=[A-Za-z])(?=\d)/, " ")].each do |typed|
+      [name, name.downcase, name.delete("-"), name.gsub(/(?<=[A-Za-z])(?=\d)/, " ")].uniq.each do |typed|
         reading = heard(typed, asked: asked).readings.first or flunk(typed)
         assert_equal ["plate", name.delete("- ")], [reading[:trait], reading[:value].upcase.delete("- ")], typed
       end
@@ -80,7 +80,7 @@ class EarTest < Minitest::Test
     random = Random.new(Minitest.seed)
     words = ["8", "bolts", ",", "hex", "plate", "*", "?", "mm", "\"", "at", "1/0", "(", "serial", "\\", "é", "between", "and", "%", "x", "no", "-",
              "1/2", "or", "socket", "kit ends in", "not", "T", "K", "half", ".", "+", "TK4L20", "something", "point", "\u0000", "😀"]
-    250.times do
+    120.times do
       line = Array.new(random.rand(1..14)) { words.sample(random: random) }.join([" ", ""].sample(random: random))
       asked = [nil, *vocabulary.traits.keys].sample(random: random)
       assert_instance_of Gimlet::Core::Ear::ParseResult, heard(line, asked: asked), "#{asked}: #{line}"

@@ -47,16 +47,24 @@ module Gimlet
 
           passes = passes(place)
           closes = @lattice.separator?(place)
-          candidates = @rules.flat_map { |rule| rule.call(place) }.map { |candidate| [candidate, left(candidate)] }
+          candidates = closes ? [] : proposed(place)
           open.each do |path|
             passes.each { |ending, cost, strange, content| paths[ending] << path.passing(cost, strange, content, closes) }
-            candidates.each { |candidate, left| take(paths, path, candidate, left) }
+            candidates.each { |candidate, left, key| take(paths, path, candidate, left, key) }
           end
         end
 
-        def take(paths, path, candidate, left)
-          candidate = candidate.settle.call(path) if candidate.settle
-          paths[candidate.to] << path.taking(candidate, left) if candidate
+        # @return [Array<Array(Candidate, Float, Integer)>] with what their unexplained words cost, and their keys
+        def proposed(place)
+          @rules.flat_map { |rule| rule.call(place) }.map { |candidate| [candidate, left(candidate), candidate.key] }
+        end
+
+        def take(paths, path, candidate, left, key)
+          if candidate.settle
+            candidate = candidate.settle.call(path) or return
+            key = candidate.key
+          end
+          paths[candidate.to] << path.taking(candidate, left, key)
         end
 
         # Words inside that are not explained cost what they cost outside.

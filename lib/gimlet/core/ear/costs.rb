@@ -42,9 +42,9 @@ module Gimlet
         # Two explanations this near are both shown.
         NEAR = 0.9
         # So many explanations of the line so far are followed at once.
-        BEAM = 8
+        BEAM = 6
         # What costs so much more than the best so far is not followed.
-        FOLLOWED = 16.0
+        FOLLOWED = 12.0
       end
     end
   end

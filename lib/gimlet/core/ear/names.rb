@@ -10,6 +10,8 @@ module Gimlet
         # A log-likelihood below this is more than one slip away from a name of the catalogue.
         NEAR = -8.5
         SHORTEST_NEAR = 3
+        # Texts that were looked for lately.
+        REMEMBERED = 2000
         # In so short a text only a glyph that looks like another may be wrong.
         SHORT = 4
         SHORT_NEAR = -5.0
@@ -20,6 +22,7 @@ module Gimlet
           @exact = exact
           @damaged = damaged
           @longest = exact.keys.map(&:size).max || 0
+          @near = {}
         end
 
         # What a catalogue calls its makers, series, pumps, parts and kits.
@@ -47,11 +50,18 @@ module Gimlet
 
         # @return [String, nil] the trait that a slightly wrong text is nearest to
         def near(text)
-          size = self.class.plain(text).size
-          return if size < SHORTEST_NEAR
+          plain = self.class.plain(text)
+          return if plain.size < SHORTEST_NEAR || plain.size > longest + 1
 
-          trait, score = @damaged.map { |id, find| [id, find.call(text)&.last || -Float::INFINITY] }.max_by(&:last)
-          trait if score && score > (size < SHORT ? SHORT_NEAR : NEAR)
+          @near.clear if @near.size > REMEMBERED
+          @near.fetch(plain) { @near[plain] = nearest(plain) }
+        end
+
+        private
+
+        def nearest(plain)
+          trait, score = @damaged.map { |id, find| [id, find.call(plain)&.last || -Float::INFINITY] }.max_by(&:last)
+          trait if score && score > (plain.size < SHORT ? SHORT_NEAR : NEAR)
         end
       end
     end

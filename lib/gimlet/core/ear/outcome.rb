@@ -33,19 +33,16 @@ module Gimlet
         # Two values of one trait, with nothing that puts the one right: which is it?
         # @return [Array(Array<Candidate>, Array<Hash>)] what counts, and the choices
         def at_odds(chosen)
-          pairs = chosen.combination(2).select { |one, two| odd?(one, two) }.first(1)
-          made = pairs.map { |one, two| { of: [one, two], made: choice([one], [two]) } }
-          [chosen, made]
+          single = chosen.select { |candidate| candidate.traits.size == 1 && candidate.contents.size == 1 && plain?(candidate) }
+          pair = single.group_by(&:traits).except(*MANY).each_value.lazy.map { |all| all.uniq { |one| value(one) }.first(2) }.find { |two| two.size == 2 }
+          [chosen, pair ? [{ of: pair, made: choice(pair.first(1), pair.last(1)) }] : []]
         end
 
-        def odd?(one, two)
-          [one, two].all? { |candidate| candidate.contents.size == 1 } && one.traits.intersect?(two.traits - MANY) &&
-            [one, two].none? { |candidate| candidate.contents.first.last[:denied] || candidate.contents.first.last[:unknown] } &&
-            one.contents.first.last[:value] != two.contents.first.last[:value]
-        end
+        def plain?(candidate) = candidate.contents.first.last.then { |fields| !fields[:denied] && !fields[:unknown] }
+        def value(candidate) = candidate.contents.first.last.values_at(:value, :range)
 
         # Of these there may be several.
-        MANY = %w[part_number].freeze
+        MANY = [%w[part_number]].freeze
         private_constant :MANY
 
         # What was said before a word like "sorry" counts no more where the same is said behind it.
@@ -167,19 +164,17 @@ module Gimlet
           left.slice_when { |one, two| ((one + 1)...two).any? { |place| explained[place] || @lattice.separator?(place) } || @lattice.separator?(two) }
         end
 
-        BESIDE = %i[damage subject place when].freeze
-        private_constant :BESIDE
+        PASSED = %i[hedge every some tool sets request instead].freeze
+        BESIDE = %i[nouns areas damage subject place when].freeze
+        private_constant :PASSED, :BESIDE
 
         # A small word, or a noun that only says what the rest of its clause was about.
         def passed_over?(place, said)
           return true if @lattice.idle?(place)
-
-          pieces = @lattice.phrases_at(place).select { |piece| piece.slip.zero? }
           return false if @lattice.tokens[place].figure
-          return true if @lattice.tokens[place].norm == "one"
-          return true if pieces.any? { |piece| %i[hedge every some tool sets request instead].any? { |small| piece.says(small) } }
+          return true if @lattice.tokens[place].norm == "one" || PASSED.any? { |small| @lattice.says(place, small).any? }
 
-          said[@lattice.clause(place)] && pieces.any? { |piece| piece.noun? || piece.areas.any? || BESIDE.any? { |small| piece.says(small) } }
+          said[@lattice.clause(place)] && BESIDE.any? { |small| @lattice.says(place, small).any? }
         end
 
         def note(run, chosen)

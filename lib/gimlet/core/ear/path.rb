@@ -23,7 +23,12 @@ module Gimlet
         def self.start = new(nil, nil, 0.0, 0, CLAUSE, LINE)
 
         def initialize(parent, candidate, cost, key, clause, line)
-          @parent, @candidate, @cost, @key, @clause, @line = parent, candidate, cost, key, clause, line
+          @parent = parent
+          @candidate = candidate
+          @cost = cost
+          @key = key
+          @clause = clause
+          @line = line
         end
 
         # @param cost [Float] of the word or phrase that is passed over
@@ -48,13 +53,13 @@ module Gimlet
 
         # @param candidate [Candidate]
         # @param left [Float] what its unexplained words cost
+        # @param told [Integer] its key
         # @return [Path]
-        def taking(candidate, left)
+        def taking(candidate, left, told)
           weak, lonely, bare, wrong = candidate.weak || 0, candidate.lonely ? 1 : 0, candidate.bare ? 1 : 0, candidate.complaint? ? 1 : 0
           weighed = (weak * clause.strange) + (lonely * clause.content * Costs::LONELY)
           weighed += Costs::BARE * ((bare * clause.wrong) + (wrong * clause.bare))
-          key = candidate.says? ? @key + candidate.key : @key
-          Path.new(self, candidate, cost + candidate.cost + left + weighed + put_right(candidate), key, with_clause(weak, lonely, bare, wrong),
+          Path.new(self, candidate, cost + candidate.cost + left + weighed + put_right(candidate), key + told, with_clause(weak, lonely, bare, wrong),
                    with_line(candidate, lonely))
         end
 

@@ -7,9 +7,10 @@ module Gimlet
     module Ear
       # A word, figure or mark of a typed line, with where it stands. `figure` is its number, nil for words; `glued` says that nothing
       # stands between it and the one before.
+      MARKS = %i[mark separator].freeze
       Token = Value.of(:text, :norm, :figure, :from, :to, :glued, :spelled_out, :kind) do
         def word? = kind == :word
-        def mark? = %i[mark separator].include?(kind)
+        def mark? = MARKS.include?(kind)
         def separator? = kind == :separator
       end
 

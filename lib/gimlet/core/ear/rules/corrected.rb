@@ -21,6 +21,11 @@ module Gimlet
 
           private
 
+          # Whether anything may be denied in the line or was in the one before.
+          def prepare
+            @denies = tokens.each_index.any? { |place| says(place, :not).any? }
+          end
+
           def opened(place)
             says(place, :instead).reject { |small| small.to == place + 1 && norm(place) == "no" && !apart?(place) }.flat_map do |small|
               at = skip_comma(small.to)
@@ -107,7 +112,7 @@ module Gimlet
 
           # "..., dark blue" and "..., 6" behind what was denied
           def following(place)
-            return NONE if place.zero?
+            return NONE if place.zero? || !@denies
 
             said(place).select { |piece| piece.unit.nil? || piece.figure }.map do |piece|
               made = candidate(place, piece.to, NONE)

@@ -18,6 +18,8 @@ module Gimlet
           DENIED = "Said not to be so."
 
           def call(place)
+            return NONE if lattice.said(:damage, place).empty?
+
             some_of(place) + out_of(place) + worst_first(place) + alone(place) + denied(place)
           end
 

@@ -117,12 +117,12 @@ module Gimlet
 
             told = assigned(nouns, said) or return
             cost += said.count { |one| one.behind && one.piece.figures? && one.piece.unit.nil? && one.piece.thread.nil? } * Costs::BEHIND
-            items = told.map { |one, trait, value| reading(trait, value, *ends(one, nouns), denied: one.denied && true) }
+            items = told.map { |one, trait, value| reading(trait, value, *ends(one, nouns, trait), denied: one.denied && true) }
             @found << candidate(@start, place, items, cost: cost, told: told.map { |one, *| one.piece }, strong: true)
           end
 
-          def ends(said, nouns)
-            all = [said.piece, *nouns, *said.denied].reject { |piece| piece.from < @start }
+          def ends(said, nouns, trait)
+            all = [said.piece, *nouns.select { |noun| noun.nouns.include?(trait.id) }, *said.denied].reject { |piece| piece.from < @start }
             [all.map(&:from).min, all.map(&:to).max]
           end
 

@@ -13,6 +13,7 @@ module Gimlet
           NOTE = "Said to be done or in order: no work."
 
           def call(place)
+            return NONE if lattice.said(:past, place).empty?
             return NONE unless about?(place) || says(place, :past).any?
 
             found = []

@@ -17,11 +17,12 @@ module Gimlet
           CODES = 5
 
           def call(place)
-            [*of_a_thing(place), *thing_first(place), *owned(place), *beside_the_point(place), *hour(place)]
+            of_things(place) + owned(place) + beside_the_point(place) + hour(place)
           end
 
           private
 
+          def of_things(place) = lattice.said(:things, place).any? ? of_a_thing(place) + thing_first(place) : NONE
           def things(place) = place < lattice.size ? says(place, :things) : NONE
 
           def bolts(place)

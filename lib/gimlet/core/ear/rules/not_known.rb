@@ -14,6 +14,8 @@ module Gimlet
           COST = Costs::RULE - 0.1
 
           def call(place)
+            return NONE if %i[not unsure absent].none? { |small| lattice.said(small, place).any? }
+
             absent(place) + unsure(place) + gone(place)
           end
 

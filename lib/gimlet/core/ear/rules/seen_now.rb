@@ -14,10 +14,16 @@ module Gimlet
           LITRES = ["L", "US gal"].freeze
 
           def call(place)
+            return NONE unless @compares
+
             seen(place) + compared(place)
           end
 
           private
+
+          def prepare
+            @compares = tokens.each_index.any? { |place| %i[seen against short].any? { |small| says(place, small).any? } }
+          end
 
           # "only getting 100 bar", "gauge reads 120 bar"
           def seen(place)

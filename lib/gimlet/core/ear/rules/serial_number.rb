@@ -9,7 +9,7 @@ module Gimlet
         # "serial 31,022", "s/n 31 022", "serial number is somewhere below 31000", "serial three one five double oh".
         class SerialNumber < Rule
           def call(place)
-            nouns = lattice.phrases_at(place).select { |piece| piece.nouns.include?("serial") && piece.slip < Costs::WRONG_LETTER }
+            nouns = lattice.phrases_at(place).select { |piece| piece.noun? && piece.nouns.include?("serial") && piece.slip < Costs::WRONG_LETTER }
             nouns.flat_map { |noun| numbers(skip(noun.to)).map { |told, ending| made(place, ending, told, noun) } }
           end
 
