@@ -48,9 +48,9 @@ class TicketsApiTest < Minitest::Test
   def test_a_line_puts_the_one_before_right_and_the_preview_says_so
     view = call("8 bolts")
     preview = send_json("POST", "/api/preview", words: "no, ten", ticket_id: view["id"])
-    assert_equal [["head bolts 10", "instead of “8 bolts”"]], preview["heard"].map { |one| one["texts"] }
+    assert_equal([["head bolts 10", "instead of “8 bolts”"]], preview["heard"].map { |one| one["texts"] })
     after = add(view, "said", words: "no, ten")
-    assert_equal [true, false], after["call"].map { |line| line["struck"] }
+    assert_equal([true, false], after["call"].map { |line| line["struck"] })
     assert_equal(["head bolts 10"], after["found"]["readings"].map { |one| one["text"] })
   end
 

@@ -40,7 +40,7 @@ class StrangersTest < Minitest::Test
     rows = OWN.fetch("noise") + (File.exist?(BESIDE) ? YAML.load_file(BESIDE).fetch("noise") : [])
     loud = rows.map { |row| row["line"] }.reject { |line| EAR.call(line).then { |found| found.items.empty? && found.choices.empty? } }
     assert_equal ["invoice 20417 dated 12/03"], loud
-    assert_equal ["20417"], EAR.call(loud.first).readings.map { |fields| fields[:value] }
+    assert_equal(["20417"], EAR.call(loud.first).readings.map { |fields| fields[:value] })
   end
 
   GLYPHS = { "0" => "O", "O" => "0", "1" => "I", "I" => "1", "5" => "S", "S" => "5" }.freeze

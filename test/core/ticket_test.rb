@@ -76,7 +76,7 @@ class TicketTest < Minitest::Test
     said("sorry, 10", count("head_bolts", 10).merge("strikes" => [[1, 0]]))
     assert_equal [["head_bolts", 10]], values
     assert ticket.lines.first.struck
-    assert_equal [["head_bolts", 10]], ticket.before.flat_map(&:readings).map { |fields| fields.values_at(:trait, :value) }
+    assert_equal([["head_bolts", 10]], ticket.before.flat_map(&:readings).map { |fields| fields.values_at(:trait, :value) })
     add("restored", of: 1, item: nil)
     assert_equal [["head_bolts", 8], ["head_bolts", 10]], values
   end
@@ -86,7 +86,7 @@ class TicketTest < Minitest::Test
     add("said", words: "15 lpm", heard: { "items" => [], "unheard" => [],
                                           "choices" => [{ "words" => "15 lpm", "options" => [rated, [{ "seen" => "15 lpm" }]] }] })
     assert_empty ticket.readings
-    assert_equal [[0, "15 lpm", 2]], ticket.lines.first.choices.map { |open| [open[:choice], open[:words], open[:options].size] }
+    assert_equal([[0, "15 lpm", 2]], ticket.lines.first.choices.map { |open| [open[:choice], open[:words], open[:options].size] })
     add("picked", of: 1, choice: 0, option: 0, items: rated, words: "15 lpm")
     assert_equal [["flow_l_min", 15]], values
     assert_empty ticket.lines.first.choices

@@ -18,8 +18,8 @@ module Gimlet
         # So many words are not said of anything else.
         TELLING = 3
         # Lists of small words, and tables of them by what they stand for.
-        LISTED = %w[unsure absent not instead except request hedge damage every some pumps sets past when times money heat things subject aside mine
-                    papers ends starts held himself place against short filler].freeze
+        LISTED = %w[unsure absent not instead except request hedge damage every some pumps sets past when times money heat things outside
+                    subject aside mine papers ends starts held himself place against short filler].freeze
         TABLES = { "keys" => :key, "threads" => :thread, "tools" => :tool, "slots" => :slot, "wishes" => :wish, "media" => :medium,
                    "bounds" => :bound, "seen" => :seen, "gaps" => :gaps, "spelled" => :letter, "measures" => :axis }.freeze
 

@@ -34,7 +34,11 @@ module Gimlet
         # @return [Array(Array<Candidate>, Array<Hash>)] what counts, and the choices
         def at_odds(chosen)
           single = chosen.select { |candidate| candidate.traits.size == 1 && candidate.contents.size == 1 && plain?(candidate) }
-          pair = single.group_by(&:traits).except(*MANY).each_value.lazy.map { |all| all.uniq { |one| value(one) }.first(2) }.find { |two| two.size == 2 }
+          pair = single.group_by(&:traits).except(*MANY).each_value.lazy.map do |all|
+            all.uniq do |one|
+              value(one)
+            end.first(2)
+          end.find { |two| two.size == 2 }
           [chosen, pair ? [{ of: pair, made: choice(pair.first(1), pair.last(1)) }] : []]
         end
 
@@ -62,8 +66,16 @@ module Gimlet
             strikes[candidate] = gone
             all << candidate
           end
-          [kept.reject(&:earlier), strikes]
+          [known(kept.reject(&:earlier)), strikes]
         end
+
+        # "no idea, three?": a value counts, not that it was not known.
+        def known(kept)
+          told = kept.reject { |one| unknown?(one) }.flat_map(&:traits)
+          kept.reject { |one| unknown?(one) && (one.traits - told).empty? }
+        end
+
+        def unknown?(candidate) = candidate.traits.any? && candidate.contents.all? { |_, fields| fields&.fetch(:unknown, nil) }
 
         # "black cover, not black": what is denied was not said before.
         def denied(kept, candidate)

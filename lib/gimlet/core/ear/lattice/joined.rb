@@ -113,7 +113,11 @@ module Gimlet
           end
 
           def plus(place, figure)
-            last = tokens[figure.to]&.text == "+" && whole_at(figure.to + 1) or return
+            # "five and five"
+            linked = tokens[figure.to]&.text == "+" || @norms[figure.to] == "and"
+            last = (whole_at(figure.to + 1) if linked) or return
+            return if @norms[figure.to] == "and" && last.figure != figure.figure
+
             Piece.new(place, last.to, figure: figure.figure + last.figure, sum: true)
           end
 

@@ -67,7 +67,7 @@ module Gimlet
           end
 
           # "half of that"
-          def of_something?(piece) = norm(piece.to) == "of" && norm(piece.to + 1) != "them" && norm(piece.to + 1) != "em"
+          def of_something?(piece) = piece.figures? && norm(piece.to) == "of" && norm(piece.to + 1) != "them" && norm(piece.to + 1) != "em"
 
           def hear(piece)
             return if piece.alien || (piece.sum && !asked.way.counts?(asked, piece.figure))

@@ -14,6 +14,7 @@ module Gimlet
           OPENING = 0.4
           THAT = %w[thats that].freeze
           COMMA = 0.2
+          OR = %w[or nor].freeze
 
           def call(place)
             opened(place) + denied(place) + following(place)
@@ -115,21 +116,20 @@ module Gimlet
             return NONE if place.zero? || !@denies
 
             said(place).select { |piece| piece.unit.nil? || piece.figure }.map do |piece|
-              made = candidate(place, piece.to, NONE)
-              made.with(settle: lambda { |path|
-                path.last do |one|
-                  if one.says?
-                    (if denied?(one)
-                       of_the_same(one, piece, place)&.then do |found|
-                         found.with(cost: COST + COMMA)
-                       end
-                     else
-                       false
-                     end)
-                  end
-                end || nil
+              candidate(place, piece.to, NONE).with(settle: lambda { |path|
+                path.last(&:says?) && path.last do |one|
+                  one.says? && behind_denied(one, piece, place)
+                end
               })
             end
+          end
+
+          # "not blue or green" denies both.
+          def behind_denied(one, piece, place)
+            return false unless denied?(one)
+
+            made = of_the_same(one, piece, place, denied: OR.include?(norm(place - 1)) || nil)
+            made ? made.with(cost: COST + COMMA) : false
           end
 
           def denied?(one) = one.items.last&.dig(:readings, -1, :denied)

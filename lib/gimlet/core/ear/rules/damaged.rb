@@ -20,7 +20,7 @@ module Gimlet
           def call(place)
             return NONE if lattice.said(:damage, place).empty?
 
-            some_of(place) + out_of(place) + worst_first(place) + alone(place) + denied(place)
+            some_of(place) + out_of(place) + worst_first(place) + alone(place) + denied(place) + of_another(place)
           end
 
           private
@@ -54,7 +54,8 @@ module Gimlet
 
           def things(place)
             lattice.phrases_at(place).reject { |piece| piece.nouns.intersect?(READ) }.select do |piece|
-              piece.slip < Costs::WRONG_LETTER && (piece.noun? || piece.areas.any? || piece.says(:things) || piece.says(:key)) && !piece.says(:filler)
+              piece.slip < Costs::WRONG_LETTER && (piece.noun? || piece.areas.any? || piece.says(:things) || piece.says(:key)) &&
+                !piece.says(:filler) && !piece.says(:outside)
             end
           end
 
@@ -89,6 +90,11 @@ module Gimlet
           end
 
           def worst(place) = place < lattice.size ? says(place, :damage) : NONE
+
+          # "the left hand door sticks"
+          def of_another(place)
+            says(place, :outside).flat_map { |thing| worst(skip(thing.to)).map { |piece| aside(place, piece.to, cost: COST - 0.2) } }
+          end
 
           # "nothing cracked", "no bolts missing"
           def denied(place)

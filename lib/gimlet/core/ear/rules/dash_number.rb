@@ -23,7 +23,9 @@ module Gimlet
           # "dash 210", "dash number 112", "-210 o-ring", "AS568-210"
           def typed(place)
             called = CALLED.include?(norm(place)) || (norm(place) == "as" && tokens[place + 1]&.text == "568")
-            at = called ? figure_behind(place + 1) : nil
+            at = if called
+                   figure_behind(norm(place) == "as" ? place + 2 : place + 1)
+                 end
             at ||= place + 1 if tokens[place].text == "-" && !tokens[place].glued && three_digits?(place + 1) && ring?(place + 2)
             return unless at && three_digits?(at)
 

@@ -15,13 +15,14 @@ module Gimlet
           STEPS = 220
           # Small words that may stand between.
           SMALL = %i[filler hedge every some tool sets seen held request axis place].freeze
+          OTHER = %w[other opposite wrong].freeze
           TAKING = %w[take taking took fit need want wants for].freeze
 
           # A modifier of the noun: which piece, on which side, denied or not, with "takes" between.
           Said = Struct.new(:piece, :behind, :denied, :taking)
 
           def call(start)
-            return NONE unless opens?(start)
+            return NONE if !opens?(start) || other?(start)
 
             @start = start
             @found = []
@@ -41,6 +42,9 @@ module Gimlet
           def opens?(start)
             @noun_at[start] - start <= REACH && pieces(start).any? { |piece| piece.noun? || piece.modifier? || piece.says(:not) || piece.says(:held) }
           end
+
+          # "the other side from the window" is not that side.
+          def other?(start) = start.positive? && OTHER.include?(norm(start - 1))
 
           # What may come next, by what it would be: [nouns, modifiers, denials, small words].
           def next_at(place)
@@ -84,7 +88,7 @@ module Gimlet
           end
 
           def modifier(piece, nouns, said, cost, denied, taking)
-            return if nouns.any? && comma?(nouns.last.to, piece.from) && bare?(piece) && !ends?(piece.to)
+            return if nouns.any? && comma?(nouns.last.to, piece.from) && bare?(piece) && !ends?(piece.to) && !again_with?(nouns, piece)
 
             crossed = piece.noun? && !piece.figures? ? Costs::CROSSED : 0
             emit(piece.to, nouns, [*said, Said.new(piece, nouns.any?, denied, taking)], cost + piece.slip + crossed, nil, nil)
@@ -93,6 +97,9 @@ module Gimlet
           # "caps 24 af, 6 in the head": a bare figure behind a comma is of the noun before it only where nothing comes behind.
           def bare?(piece) = piece.figures? && piece.unit.nil? && piece.thread.nil? && piece.key.nil?
           def comma?(from, ending) = (from...ending).any? { |place| lattice.separator?(place) }
+
+          # "three caps above, three caps below"
+          def again_with?(nouns, piece) = says(skip(piece.to), :nouns).any? { |noun| nouns.any? { |one| one.nouns == noun.nouns } }
 
           def ends?(place)
             at = skip(place)
@@ -143,15 +150,22 @@ module Gimlet
 
           # "three caps in the top and three in the front": two counts of one kind, each with its place.
           def added?(said, all, nouns)
-            return false unless said.piece.whole? && says(skip(said.piece.to), :place).any?
+            return false unless said.piece.whole? && placed?(said.piece.to)
 
             before = all.reverse.find { |_, trait, told| trait.way.counts?(trait, said.piece.figure) && told[:value].is_a?(Integer) }
-            return false unless before && nouns.any? { |noun| noun.to <= said.piece.from } && says(skip(nouns.last.to), :place).any?
+            return false unless before && nouns.any? { |noun| noun.to <= said.piece.from } && placed?(nouns.first.to)
 
             # Where they are is told by the counts.
             all.reject! { |one, _| one.piece.says(:place) }
             all[all.index(before)] = [before[0], before[1], { value: before[2][:value] + said.piece.figure.to_i }]
             true
+          end
+
+          # Whether a place stands there, past a noun.
+          def placed?(place)
+            at = skip(place)
+            at = skip(says(at, :nouns).first.to) if says(at, :nouns).any? && says(at, :place).empty?
+            says(at, :place).any?
           end
 
           def trait_of(said, nouns, given)
@@ -164,16 +178,20 @@ module Gimlet
 
           def fits?(trait, said, nouns)
             piece = said.piece
-            told = trait.way.hear(trait, piece) or return false
-            return false if (said.denied && told[:range]) || (piece.sum && !trait.way.counts?(trait, piece.figure))
+            told = trait.way.hear(trait, piece)
+            return false if told.nil? || unfit?(trait, said, told, nouns)
             return trait.way.with_unit?(trait) if piece.unit
             return true if piece.key || piece.thread || (told[:value].is_a?(String) && piece.values.any?)
             return piece.values.any? unless piece.figures?
 
-            # "head takes 12 bolts" counts them.
-            return false if trait.kind == "keyed" && says(piece.to, :nouns).any?
-
             trait.way.bare?(trait, piece, behind: said.behind, taking: -> { said.taking }, counted: -> { counted?(piece, nouns) })
+          end
+
+          # No range is denied, a sum is a count, "caps none" counts them, and so does "head takes 12 bolts".
+          def unfit?(trait, said, told, nouns)
+            piece = said.piece
+            (said.denied && told[:range]) || (piece.sum && !trait.way.counts?(trait, piece.figure)) ||
+              (piece.says(:not) && traits_of(nouns).any?(&:optional)) || (trait.kind == "keyed" && bare?(piece) && says(piece.to, :nouns).any?)
           end
 
           def counted?(piece, nouns) = traits_of(nouns).any? { |one| one.way.counts?(one, piece.upper) }

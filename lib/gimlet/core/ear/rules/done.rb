@@ -40,13 +40,12 @@ module Gimlet
 
           def taken(place)
             pieces = lattice.phrases_at(place).select { |piece| piece.slip.zero? }
-            pieces.find { |piece| piece.says(:past) } ||
-              pieces.find { |piece| piece.noun? || piece.areas.any? || piece.says(:things) || piece.says(:subject) || time?(piece) } ||
-              pieces.find do |piece|
-                piece.says(:filler) && (!piece.says(:request) || norm(piece.from) == "new") && !piece.says(:instead) && !piece.says(:not)
-              end
+            pieces.find { |piece| piece.says(:past) } || pieces.find { |piece| subject?(piece) || time?(piece) || piece.says(:hedge) } ||
+              pieces.find { |piece| piece.says(:filler) && small?(piece) }
           end
 
+          def subject?(piece) = piece.noun? || piece.areas.any? || piece.says(:things) || piece.says(:subject)
+          def small?(piece) = (!piece.says(:request) || norm(piece.from) == "new") && !piece.says(:instead) && !piece.says(:not)
           def time?(piece) = piece.says(:times) || piece.says(:when)
         end
       end

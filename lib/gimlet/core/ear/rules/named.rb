@@ -100,7 +100,9 @@ module Gimlet
           end
 
           def code_run?(run)
-            run.all? { |at| code?(at) } && run.any? { |at| tokens[at].figure } && run.any? { |at| tokens[at].word? } && !lattice.counted_on?(run.last) && !joined?(run.last + 1)
+            run.all? { |at| code?(at) } && run.any? { |at| tokens[at].figure } && run.any? do |at|
+              tokens[at].word?
+            end && !lattice.counted_on?(run.last) && !joined?(run.last + 1)
           end
 
           def joined?(place) = tokens[place]&.glued && !tokens[place].mark?

@@ -12,6 +12,7 @@ module Gimlet
           # Names and numbers that may be gone; what else is gone is damage.
           READ = %w[plate serial maker series part_number].freeze
           COST = Costs::RULE - 0.1
+          NOTHING = %w[none nil].freeze
 
           def call(place)
             return NONE if %i[not unsure absent].none? { |small| lattice.said(small, place).any? }
@@ -48,7 +49,9 @@ module Gimlet
           def gone(place)
             nouns(place).flat_map do |noun|
               at = skip(noun.to)
-              (at < lattice.size ? says(at, :unsure) + says(at, :absent) : NONE).filter_map { |small| made(place, small.to, unknown(noun, small)) }
+              told = (says(at, :unsure) + says(at, :absent)).filter_map { |small| made(place, small.to, unknown(noun, small)) }
+              # "caps none"
+              NOTHING.include?(norm(at)) ? told + [made(place, at + 1, nothing(noun))].compact : told
             end
           end
 

@@ -49,7 +49,7 @@ module Gimlet
             said_so?(piece) ? [framed(piece)] : [unframed(piece), seen(piece)]
           end
 
-          def mass(piece) = candidate(piece.from, piece.to, items([piece]), told: [piece], weak: Costs::WEAK, strong: true)
+          def mass(piece) = candidate(piece.from, piece.to, items([piece]), told: [piece], weak: Costs::LONELY + Costs::SMALL, strong: true)
           def framed(piece) = candidate(piece.from, piece.to, items([piece]), told: [piece], strong: true)
 
           def unframed(piece)

@@ -32,7 +32,9 @@ module Gimlet
 
           # Whether anything of the line cannot be read: only then is a plate that nobody called one read out in it.
           def prepare
-            @gapped = asked&.id == "plate" || lattice.line.match?(/[?*]/) || tokens.each_index.any? { |place| says(place, :gaps).any? || CHARACTERS.include?(norm(place)) }
+            @gapped = asked&.id == "plate" || lattice.line.match?(/[?*]/) || tokens.each_index.any? do |place|
+              says(place, :gaps).any? || CHARACTERS.include?(norm(place))
+            end
           end
 
           def uncalled(place)

@@ -27,7 +27,17 @@ module Gimlet
             lonely(piece)
           end
 
-          def keyed(piece) = said(piece, trait("head_bolt_drive"), cost: Costs::RULE + 1.5, weak: Costs::WEAK, strong: true)
+          # A key is of what was spoken of last, where that takes one; else of the head.
+          def keyed(piece)
+            made = ->(trait) { said(piece, trait, cost: Costs::RULE + 1.5, weak: Costs::WEAK, strong: true) }
+            made.call(trait("head_bolt_drive")).with(settle: ->(path) { made.call(keyed_trait(path.last { |one| one.traits.last })) })
+          end
+
+          def keyed_trait(last)
+            topic = last && trait(last)
+            keyed = vocabulary.traits.each_value.select { |one| one.kind == "keyed" }
+            (topic && keyed.find { |one| one.called.intersect?(topic.called) }) || trait("head_bolt_drive")
+          end
 
           def threaded(piece)
             first = vocabulary.traits.each_value.find { |one| one.way.alone?(piece) }

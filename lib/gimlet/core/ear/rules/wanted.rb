@@ -15,6 +15,7 @@ module Gimlet
           AND = %w[and n plus & + also].freeze
           # So many words may stand between the request and what is requested.
           ADJECTIVES = 3
+          DONE = %w[done replaced changed renewed].freeze
           # One more piece of work in a list.
           ALSO = 0.3
           KIT = /\b(?:kit|set|rebuild|overhaul|service)s?\b/i
@@ -72,10 +73,21 @@ module Gimlet
             runs = [[piece]]
             while runs.size < 6
               at = after_and(runs.last.last.to, asking) or return runs
-              following = areas(at).find { |one| one.slip.zero? && !denied?(at) && !runs.last.flat_map(&:areas).intersect?(one.areas) } or return runs
+              following = areas(at).find { |one| goes_on?(one, runs.last) } or return runs
               runs << [*runs.last, following]
             end
             runs
+          end
+
+          def goes_on?(piece, run)
+            piece.slip.zero? && !denied?(piece.from) && !sound?(piece.to) && !run.flat_map(&:areas).intersect?(piece.areas)
+          end
+
+          # "change the packings, valves look ok"
+          def sound?(place)
+            place += 1 while place < lattice.size && lattice.idle?(place) && says(place, :past).empty? && !lattice.separator?(place)
+            place += says(place, :hedge).first.size_in_tokens if says(place, :hedge).any?
+            says(place, :past).any? && !DONE.include?(norm(place))
           end
 
           def skip_but_and(place)
@@ -89,7 +101,7 @@ module Gimlet
           def after_and(place, asking)
             linked = place = skip_but_and(place)
             place += 1 while place < lattice.size && (AND.include?(norm(place)) || tokens[place].text == ",")
-            return if place == linked
+            return if place == linked || (!asking && (linked...place).none? { |at| AND.include?(norm(at)) })
 
             place = skip(place)
             more = place < lattice.size ? says(place, :request).first : nil
@@ -108,20 +120,46 @@ module Gimlet
           # "valves replaced", "packings now please"
           def done(place)
             at = skip(place)
-            past = at < lattice.size && says(at, :past).find { |piece| %w[done replaced changed renewed].include?(norm(piece.from)) }
+            past = at < lattice.size && says(at, :past).find { |piece| DONE.include?(norm(piece.from)) }
             past ? past.to : place
           end
 
           # "everything except the plungers", "packings, no plungers", "leave the valves"
           def left_out(place)
-            (says(place, :except) + says(place, :not)).flat_map do |small|
-              at = skip_more(small.to)
-              areas(at).first(1).flat_map { |piece| lists(piece, asking: false).map { |run| except(place, run, small) } }
+            (says(place, :except) + says(place, :not)).flat_map { |small| leaving(place, small) } + all_but(place) + refused(place)
+          end
+
+          def leaving(place, small, **more)
+            at = skip_more(small.to)
+            areas(at).first(1).flat_map do |piece|
+              # "not the packings, the oil seals" asks for those.
+              runs = small.says(:except) ? lists(piece, asking: false) : [[piece]]
+              runs.map { |run| except(place, run, small, **more) }
             end
           end
 
-          def except(place, run, small)
-            item = { except: run.flat_map(&:areas).uniq, from: place, to: run.last.to }
+          # "all except the plungers"
+          def all_but(place)
+            return NONE unless norm(place) == "all"
+
+            everything = vocabulary.work.map(&:areas).max_by(&:size)
+            says(place + 1, :except).flat_map { |small| leaving(place, small, areas: everything) }
+          end
+
+          # "plungers no, packings yes", "valves not needed"
+          def refused(place)
+            areas(place).flat_map do |piece|
+              says(skip(piece.to), :not).filter_map do |no|
+                ending = norm(no.from) == "no" ? no.to : says(no.to, :request).first&.to
+                except(place, [piece], no).with(to: ending) if ending && closed?(ending)
+              end
+            end
+          end
+
+          def closed?(place) = place >= lattice.size || lattice.separator?(place)
+
+          def except(place, run, small, **more)
+            item = { **more, except: run.flat_map(&:areas).uniq, from: place, to: run.last.to }
             candidate(place, run.last.to, [item], told: run, strong: small.says(:except))
           end
 
