@@ -22,7 +22,7 @@ class InvariantsTest < Minitest::Test
   end
 
   SCOPES = {} # rubocop:disable Style/MutableConstant
-  PAIRS = 2
+  PAIRS = 1
 
   WORKED_OUT = {} # rubocop:disable Style/MutableConstant
 
@@ -39,7 +39,8 @@ class InvariantsTest < Minitest::Test
   end
 
   def each_order
-    SORTS.each { |pump| scopes(pump).each { |areas| EXTENTS.each { |extent| yield pump, areas, extent, demand(pump, areas, extent) } } }
+    some = SORTS.sample(SORTS.size / 2, random: Random.new(Minitest.seed))
+    some.each { |pump| scopes(pump).each { |areas| EXTENTS.each { |extent| yield pump, areas, extent, demand(pump, areas, extent) } } }
   end
 
   def test_every_piece_that_comes_out_has_one_fate_and_is_in_the_pump

@@ -34,11 +34,9 @@ class TokensTest < Minitest::Test
       "fourteen hundred" => [1400], "three thousand" => [3000], "two hundred fifty" => [250], "half" => [1r / 2], "three quarter" => [3r / 4],
       "one and a half" => [3r / 2], "five eighths" => [5r / 8], "a half" => [1r / 2], "a pair" => [2], "three point three" => [3.3r],
       "eight hex six" => [8, 6], "six three" => [6, 3], "fourteen hundred and fifty" => [1450], "half a dozen" => [6],
-      "thirteen sixteenths" => [13r / 16], "three quarters" => [3r / 4], "twenty-eight point five" => [28.5r], "five two zero zero" => [5200], "a hundred and fifty" => [150],
-      "two thousand five hundred" => [2500], "a dozen" => [12], "three one five double oh" => [31_500], "1k" => [1000] }.each do |text, expected|
-      assert_equal expected,
-                   figures(text), text
-    end
+      "thirteen sixteenths" => [13r / 16], "three quarters" => [3r / 4], "twenty-eight point five" => [28.5r],
+      "five two zero zero" => [5200], "a hundred and fifty" => [150], "two thousand five hundred" => [2500], "a dozen" => [12],
+      "three one five double oh" => [31_500], "1k" => [1000] }.each { |text, expected| assert_equal expected, figures(text), text }
   end
 
   # Every whole number up to 99 said in words is itself.

@@ -8,7 +8,7 @@ require_relative "../../bench/support/trial"
 class TrustTest < Minitest::Test
   include DemoCatalogue
 
-  CALLS = 16
+  CALLS = 13
   SCOPE = %w[inlet_valves discharge_valves packings].freeze
   Identification = Gimlet::Core::Identification
 

@@ -36,6 +36,7 @@ module Gimlet
           @names = names
           @tokens = Letters.merged(Tokens.of(line))
           @norms = @tokens.map(&:norm)
+          @size = @tokens.size
           @clauses = clause_numbers
           @at = Array.new(@tokens.size)
           @phrases = Array.new(@tokens.size)
@@ -44,7 +45,8 @@ module Gimlet
           @texts, @names_at, @plain = [], [], []
         end
 
-        def size = tokens.size
+        # @return [Integer] how many tokens
+        attr_reader :size
 
         # @return [Array<Piece>] those that begin at this token, longer ones first; none beyond the line
         def at(place)

@@ -76,18 +76,19 @@ module Gimlet
 
           def match(phrase, place, first, cost)
             taken = { first => place }
-            phrase.words.each_with_index do |any, at|
-              taken[at] ||= reach(place, phrase).find { |there| !taken.value?(there) && any.key?(norm(there)) }
-            end
+            near = reach(place, phrase)
+            phrase.words.each_with_index { |any, at| taken[at] ||= near.find { |there| !taken.value?(there) && any.key?(norm(there)) } }
             places = taken.values.compact.sort
             return if places.size < phrase.words.size || places.any? { |there| named?(there) }
 
             Found.new(id: phrase.id, from: place, to: places.last + 1, places: places, cost: Costs::RULE + cost + between(places))
           end
 
+          # The places behind one in its clause that are near enough.
           def reach(place, phrase)
-            near = (place + 1)..(place + phrase.words.size - 1 + BETWEEN)
-            near.select { |there| there < lattice.size && lattice.clause(there) == lattice.clause(place) }
+            last = [place + phrase.words.size - 1 + BETWEEN, lattice.size - 1].min
+            clause = lattice.clause(place)
+            ((place + 1)..last).take_while { |there| lattice.clause(there) == clause }
           end
 
           def named?(place) = lattice.figures_at(place).any?(&:unit)
