@@ -13,12 +13,13 @@ module Gimlet
       # `earlier` is of another line. `weak` is what each unknown word of its clause adds; `lonely` says that it counts only in a line about a
       # pump; `framed` is false for a rating that needs others beside it. `told` are the pieces it was made of, for what refers back to it. `note`
       # is for words that were
-      # understood and are no reading. `quiet` words only say
+      # understood and are no reading. `denies` says that
+      # a complaint was denied. `quiet` words only say
       # where and when of what was heard. `bare` is
       # work that nothing asked for: beside a complaint in its clause it only says where. `settle` makes the candidate depend on what stands
       # before: it is called with the candidates chosen so far, the last first, and answers another or nil.
       Candidate = Value.of(:from, :to, :items, :cost, :rule, :left, :weak, :lonely, :unframed, :told, :note, :settle, :instead, :strong, :bare,
-                           :quiet, :earlier) do
+                           :quiet, :denies, :earlier) do
         # What the line before said: `earlier` is [entry, item].
         def self.earlier(item)
           fields = { readings: item.readings, areas: item.areas, pumps: item.pumps, from: 0, to: 0 }.compact
@@ -28,7 +29,7 @@ module Gimlet
         def says? = items.any?
         def traits = items.flat_map { |item| (item[:readings] || []).map { |fields| fields[:trait] } }
         def work? = items.any? { |item| item[:areas] }
-        def complaint? = items.any? { |item| item[:complaint] }
+        def complaint? = denies || items.any? { |item| item[:complaint] }
 
         # One candidate is another only where it is the same object.
         def ==(other) = equal?(other)

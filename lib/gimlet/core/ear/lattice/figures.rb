@@ -76,6 +76,9 @@ module Gimlet
             units = units_at(ending).map do |count, unit|
               value = unit == "rpm" && found.value.denominator > 1 && found.value < 100 ? found.value * 1000 : found.value
               value, unit = value * 10, "mm" if unit == "cm"
+              more, share = unit == "in" ? NumberWords.share(tokens, ending + count) : nil
+              # "one inch one eighth"
+              count, value = count + more, value + share if more
               Piece.new(place, ending + count, ish, figure: value, unit: unit, text: words(place, ending))
             end
             # A unit behind a figure is its own; "4 L 20" and "8 in the head" may be none.

@@ -17,6 +17,12 @@ module Gimlet
                    %w[each]].freeze
           PLACES = %w[top bottom front below above under underneath up down left right back].freeze
 
+          # What a few words behind a figure open.
+          OR_SO = { %w[or more] => "least", %w[or over] => "least", %w[or above] => "least", %w[or fewer] => "most", %w[or less] => "most",
+                    %w[or under] => "most" }.freeze
+          INTO = %w[on at the in].freeze
+          UPWARDS = %w[up down].freeze
+
           # @return [Array<Piece>]
           def joined_at(place)
             figures = figures_at(place).reject(&:alien)
@@ -27,7 +33,8 @@ module Gimlet
           private
 
           def behind(place, figure)
-            [*sizes(place, figure), *span(place, figure), *sum(place, figure), *keyed_last(place, figure), *threaded_last(place, figure)]
+            [*sizes(place, figure), *span(place, figure), *open_behind(place, figure), *sum(place, figure), *keyed_last(place, figure),
+             *threaded_last(place, figure)]
           end
 
           # 20 x 28 x 6, 20/28/6
@@ -89,6 +96,12 @@ module Gimlet
           # "can't be more than 12" is at most 12.
           def denied?(place) = [place - 1, place - 2].any? { |at| at >= 0 && says(at, :not).any? { |piece| piece.to == place } }
 
+          # "10 or more", "8 or fewer"
+          def open_behind(place, figure)
+            kind = OR_SO[@norms[figure.to, 2]]
+            kind ? [open_span(place, kind, figure).then { |piece| Piece.new(place, figure.to + 2, span: piece.span, unit: piece.unit) }] : []
+          end
+
           def between(place, figures)
             figures.flat_map do |figure|
               next [] unless %w[and to].include?(@norms[figure.to])
@@ -135,7 +148,7 @@ module Gimlet
           end
 
           def place_behind(place)
-            place += 1 while place < size && %w[on at the in].include?(@norms[place])
+            place += 1 while INTO.include?(@norms[place]) || (UPWARDS.include?(@norms[place]) && PLACES.include?(@norms[place + 1]))
             place + 1 if PLACES.include?(@norms[place])
           end
 

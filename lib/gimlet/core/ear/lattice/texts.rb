@@ -23,17 +23,25 @@ module Gimlet
           end
 
           def find_names(place)
-            found, text = [], +""
-            tokens[place, LONGEST_NAME].each_with_index do |token, offset|
-              break if token.separator? || text.size > @names.longest
-
-              text << plain(place + offset)
-              next if text.empty? || token.mark? || dash_word?(place + offset) || inside?(place + offset)
-
-              name = @names.exact_plain(text) || plural(text, token)
-              found.unshift(Piece.new(place, place + offset + 1, name: name, text: name.last)) if name && whole_name?(place, offset)
+            found, text, at = [], +"", place
+            while at < [place + LONGEST_NAME, size].min && !tokens[at].separator? && text.size <= @names.longest
+              glyphs, ending = glyphs_at(at, place)
+              text << glyphs
+              found.unshift(*named(place, text, ending)) unless glyphs.empty? || tokens[at].mark? || inside?(ending - 1)
+              at = ending
             end
             found + nearly_a_maker(place)
+          end
+
+          # @return [Array(String, Integer)] what a token adds to a name, and where that ends: "SV twenty two X"
+          def glyphs_at(at, place)
+            number = NumberWords.at(tokens, at) if at > place && tokens[at].word?
+            number&.digits ? [number.digits, at + number.length] : [plain(at), at + 1]
+          end
+
+          def named(place, text, ending)
+            name = @names.exact_plain(text) || plural(text, tokens[ending - 1])
+            name && whole_name?(place, ending - 1 - place) ? [Piece.new(place, ending, name: name, text: name.last)] : NONE
           end
 
           # Whether a figure measures or counts what comes after it.

@@ -37,7 +37,7 @@ module Gimlet
           def told(place)
             found(place).map do |one|
               no = inner_denial(one)
-              next aside(one.from, one.to, DENIED, cost: one.cost) if no
+              next aside(one.from, one.to, DENIED, cost: one.cost).with(denies: true) if no
 
               candidate(one.from, one.to, [{ complaint: one.id, from: one.from, to: one.to }], cost: one.cost, left: unknown(one), strong: true)
             end
@@ -119,7 +119,9 @@ module Gimlet
               at = skip(no.to)
               next NONE if at >= lattice.size
 
-              phrased = found(at).reject { |one| one.places.first == place }.map { |one| aside(place, one.to, DENIED, cost: one.cost) }
+              phrased = found(at).reject do |one|
+                one.places.first == place
+              end.map { |one| aside(place, one.to, DENIED, cost: one.cost).with(denies: true) }
               phrased + subject(place, at)
             end
           end

@@ -88,9 +88,10 @@ module Gimlet
           # "no that's the outlet": what was said is of another trait.
           def other_noun(place, at)
             at += 1 while at < lattice.size && lattice.mark?(at) && !lattice.separator?(at)
-            return NONE unless THAT.include?(norm(at))
+            # "three caps, I mean plungers"
+            return NONE unless THAT.include?(norm(at)) || norm(place) != "no"
 
-            at = skip(at + 1)
+            at = skip(THAT.include?(norm(at)) ? at + 1 : at)
             (at < lattice.size ? lattice.phrases_at(at).select { |piece| piece.noun? && piece.slip.zero? } : NONE).map do |noun|
               settled(place, noun) { |one| moved(one, noun, place) }
             end

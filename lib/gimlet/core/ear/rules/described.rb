@@ -16,6 +16,8 @@ module Gimlet
           # Small words that may stand between.
           SMALL = %i[filler hedge every some tool sets seen held request axis place].freeze
           OTHER = %w[other opposite wrong].freeze
+          # Beyond that a bare figure behind its noun is the size of its key: "caps are 24".
+          MOST_CAPS = 12
           TAKING = %w[take taking took fit need want wants for].freeze
 
           # A modifier of the noun: which piece, on which side, denied or not, with "takes" between.
@@ -58,7 +60,7 @@ module Gimlet
           end
 
           def walk(place, nouns, said, cost, denied, taking)
-            return if place >= lattice.size || far?(place, nouns)
+            return if place >= lattice.size || far?(place, nouns) || of_a_noun?(place, nouns, said)
             return over_comma(place, nouns, said, cost, denied) if lattice.separator?(place)
 
             noun_pieces, modifiers, denials, small = next_at(place)
@@ -68,6 +70,9 @@ module Gimlet
             small.each { |piece| walk(piece.to, nouns, said, cost + passing(piece), denied, taking || taking?(piece)) }
             walk(place + 1, nouns, said, cost, denied, taking) if small.empty? && lattice.mark?(place)
           end
+
+          # "the side of the window" is no side that it is on.
+          def of_a_noun?(place, nouns, said) = norm(place) == "of" && nouns.empty? && said.any? && said.last.piece.values.any?
 
           # Out of reach, or with no noun within it.
           def far?(place, nouns)
@@ -120,10 +125,10 @@ module Gimlet
             walk(place, nouns, said, cost, denied, taking)
             return if nouns.empty? || said.empty? || denied
 
-            return if norm(place) == "each" && !%w[side end].include?(norm(place + 1))
-
             told = assigned(nouns, said) or return
-            cost += said.count { |one| one.behind && one.piece.figures? && one.piece.unit.nil? && one.piece.thread.nil? } * Costs::BEHIND
+            return if norm(place) == "each" && told.any? { |one, trait, _| one.piece.whole? && trait.way.counts?(trait, one.piece.figure) }
+
+            cost += said.count { |one| one.behind && bare?(one.piece) } * Costs::BEHIND
             items = told.map { |one, trait, value| reading(trait, value, *ends(one, nouns, trait), denied: one.denied && true) }
             @found << candidate(@start, place, items, cost: cost, told: told.map { |one, *| one.piece }, strong: true)
           end
@@ -187,11 +192,18 @@ module Gimlet
             trait.way.bare?(trait, piece, behind: said.behind, taking: -> { said.taking }, counted: -> { counted?(piece, nouns) })
           end
 
-          # No range is denied, a sum is a count, "caps none" counts them, and so does "head takes 12 bolts".
+          # No range is denied, a sum is a count, "caps none" counts them.
           def unfit?(trait, said, told, nouns)
             piece = said.piece
             (said.denied && told[:range]) || (piece.sum && !trait.way.counts?(trait, piece.figure)) ||
-              (piece.says(:not) && traits_of(nouns).any?(&:optional)) || (trait.kind == "keyed" && bare?(piece) && says(piece.to, :nouns).any?)
+              (piece.says(:not) && traits_of(nouns).any?(&:optional)) || (bare?(piece) && another?(trait, said, nouns))
+          end
+
+          # "head takes 12 bolts" is no key, "caps are 24" no count.
+          def another?(trait, said, nouns)
+            return says(said.piece.to, :nouns).any? if trait.kind == "keyed"
+
+            trait.kind == "counted" && said.behind && said.piece.upper > MOST_CAPS && traits_of(nouns).any?(&:across)
           end
 
           def counted?(piece, nouns) = traits_of(nouns).any? { |one| one.way.counts?(one, piece.upper) }

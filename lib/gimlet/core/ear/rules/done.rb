@@ -10,10 +10,12 @@ module Gimlet
         # "fitted a new unloader already", "pressure's fine, oil's fine".
         class Done < Rule
           REACH = 9
+          POLITE = %w[just only please do].freeze
           NOTE = "Said to be done or in order: no work."
 
           def call(place)
             return NONE if lattice.said(:past, place).empty?
+            return NONE if asked_for?(place)
             return NONE unless about?(place) || says(place, :past).any?
 
             found = []
@@ -30,6 +32,11 @@ module Gimlet
           end
 
           private
+
+          # "he'd like the packings done"
+          def asked_for?(place)
+            lattice.said(:request, place).any? { |piece| piece.from < place && !POLITE.include?(norm(piece.from)) }
+          end
 
           # @return [Boolean] whether something that is worked on or complained of stands here
           def about?(place)

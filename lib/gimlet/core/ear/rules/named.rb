@@ -12,6 +12,8 @@ module Gimlet
           # Letters and figures of a number that is quoted; tokens of one that is read out with gaps.
           SHORTEST = 3
           TOKENS = 5
+          # "valve kit x2" is two of them.
+          TIMES = /\Ax\s?\d+\z/i
           # Letters of a word that may be of a number; what is known to be something else is not.
           CAPITALS = 5
           SMALL = 3
@@ -72,7 +74,9 @@ module Gimlet
           def nearly(place)
             pieces(place).select { |piece| piece.text && !piece.name && !piece.figures? && !piece.plate && !piece.key }.filter_map do |piece|
               paper = lattice.said(:papers, place).any? || clause_noun?(place, "part_number")
-              id = @names.near(piece.text) || ("part_number" if paper && piece.text.match?(/\d/) && piece.text.match?(/\A[^?*]+\z/))
+              id = @names.near(piece.text) || (if paper && piece.text.match?(/\d/) && piece.text.match?(/\A[^?*]+\z/) && !piece.text.match?(TIMES)
+                                                 "part_number"
+                                               end)
               next unless id
 
               candidate(place, piece.to, [reading(trait(id), { value: piece.text }, place, piece.to)], cost: Costs::RULE + NEARLY, strong: true)
@@ -125,7 +129,7 @@ module Gimlet
 
               ending = quote_end(at)
               text = ending > at ? lattice.words(at, ending) : ""
-              next unless text.match?(/\d/) && text.count("A-Za-z0-9") >= SHORTEST
+              next unless text.match?(/\d/) && text.count("A-Za-z0-9") >= SHORTEST && !text.match?(TIMES)
 
               candidate(place, ending, [reading(trait("part_number"), { value: text }, place, ending)], cost: Costs::RULE + 0.3, strong: true,
                                                                                                         weak: 1)

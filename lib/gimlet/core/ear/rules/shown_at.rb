@@ -21,7 +21,7 @@ module Gimlet
             at, told = place + 1, ADVERBS.include?(norm(place))
             while at < lattice.size && at - place < REACH && !lattice.separator?(at)
               piece = known(at)
-              break unless piece || PREPOSITIONS.include?(norm(at))
+              break unless piece || PREPOSITIONS.include?(norm(at)) || lattice.figures_at(at).any?(&:whole?)
 
               told ||= piece && !piece.says(:filler)
               at = piece ? piece.to : at + 1

@@ -22,10 +22,13 @@ module Gimlet
           def of(piece)
             return keyed(piece) if piece.key && piece.size
             return threaded(piece) if piece.thread && piece.figure
-            return (said(piece, trait(piece.alone.first), weak: 1.5, strong: true) unless followed?(piece)) if piece.alone.any?
+            return (said(piece, trait(piece.alone.first), weak: weak(piece), strong: true) unless followed?(piece)) if piece.alone.any?
 
             lonely(piece)
           end
+
+          # "his dog is called brass"
+          def weak(piece) = OUTSIDE.include?(piece.alone.first) ? Costs::LONELY : 1.5
 
           # A key is of what was spoken of last, where that takes one; else of the head.
           def keyed(piece)

@@ -11,10 +11,11 @@ module Gimlet
           ONE = %w[cylinder cyl].freeze
           NUMBER = %w[no number nr].freeze
           AND = %w[and or , &].freeze
+          PUMPS = 9
           NOTE = "That is which one, not how many: choose it under Work."
 
           def call(place)
-            return NONE unless ONE.include?(tokens[place].text.downcase) && asked&.id != "cylinders"
+            return pump(place) unless ONE.include?(tokens[place].text.downcase) && asked&.id != "cylinders"
 
             at = place + 1
             at += 1 while NUMBER.include?(norm(at)) || tokens[at]&.text == "."
@@ -23,6 +24,12 @@ module Gimlet
           end
 
           private
+
+          # "packings for pump one"
+          def pump(place)
+            figure = (number(place + 1) if norm(place) == "pump" && tokens[place].text.downcase == "pump")
+            figure && figure.figure <= PUMPS ? [aside(place, figure.to, NOTE, cost: Costs::RULE - 0.3)] : NONE
+          end
 
           def numbers(place)
             ending = nil
