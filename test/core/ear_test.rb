@@ -100,5 +100,8 @@ class EarTest < Minitest::Test
     smell = { "id" => "x", "kind" => "smell", "name" => "x", "ask" => "?", "seconds" => {} }
     error = assert_raises(Gimlet::Core::InputError) { vocabulary.extended("traits" => [smell]) }
     assert_match(/“smell” is not a kind/, error.message)
+    roles = { "complaints" => [{ "id" => "hums", "name" => "hums", "phrases" => ["@hums loud"] }] }
+    error = assert_raises(Gimlet::Core::InputError) { vocabulary.extended(roles) }
+    assert_match(/There is no role “@hums”: use .*leaks/, error.message)
   end
 end

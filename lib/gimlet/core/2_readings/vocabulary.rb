@@ -33,6 +33,7 @@ module Gimlet
           @work = (rows["work"] || []).map { |row| Work.new(areas: row["areas"], called: row["called"]) }.freeze
           @complaints = (rows["complaints"] || []).to_h { |row| [row["id"], Complaint.new(**row.transform_keys(&:to_sym))] }.freeze
           @words = (rows["words"] || {}).freeze
+          complaints.each_value { |complaint| known_roles(complaint) }
           freeze
         end
 
@@ -54,6 +55,14 @@ module Gimlet
         end
 
         private
+
+        # "@leaks" is any word of a role.
+        def known_roles(complaint)
+          roles = words["roles"] || {}
+          complaint.phrases.flat_map { |phrase| phrase.scan(/@(\w+)/) }.flatten.uniq.reject { |role| roles.key?(role) }.each do |role|
+            InputError.reject("complaints.#{complaint.id}.phrases", "unknown_role", "There is no role “@#{role}”: use #{roles.keys.join(', ')}.")
+          end
+        end
 
         def merged(key, more)
           all = (@rows[key] || []).to_h { |row| [row["id"], row] }

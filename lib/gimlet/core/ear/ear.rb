@@ -2,6 +2,7 @@
 
 require_relative "chooser"
 require_relative "commands"
+require_relative "complaint_phrases"
 require_relative "lattice"
 require_relative "lexicon"
 require_relative "names"
@@ -32,6 +33,7 @@ module Gimlet
           @vocabulary = vocabulary
           @names = names
           @lexicon = Lexicon.new(vocabulary, on_file)
+          @complaints = ComplaintPhrases.of(vocabulary)
         end
 
         # @param line [String]
@@ -42,7 +44,7 @@ module Gimlet
         def call(line, asked: nil, before: [], customers: {})
           lattice = Lattice.new(line, @lexicon, @names)
           trait = asked && @vocabulary.trait(asked, "asked")
-          setting = Rules::Setting.new(vocabulary: @vocabulary, names: @names, asked: trait, customers: customers)
+          setting = Rules::Setting.new(vocabulary: @vocabulary, names: @names, complaints: @complaints, asked: trait, customers: customers)
           rules = Rules::ALL.map { |rule| rule.new(lattice, setting) }
           earlier = before.map { |item| Candidate.earlier(item) }
           Outcome.new(lattice).call(Chooser.new(lattice, rules, earlier).call)

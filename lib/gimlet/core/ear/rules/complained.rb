@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../token"
 require_relative "rule"
 
 module Gimlet
@@ -31,8 +30,8 @@ module Gimlet
 
           private
 
-          # word => phrases that it is in; built once for a vocabulary.
-          def phrases = @phrases ||= Phrases.of(vocabulary)
+          # word => phrases that it is in
+          def phrases = @setting.complaints
 
           def told(place)
             found(place).map do |one|
@@ -161,37 +160,6 @@ module Gimlet
             id = LEAKS[norm(at)] or return NONE
             made = candidate(place, at + 1, [{ complaint: id, from: place, to: at + 1 }], strong: true)
             [made.with(settle: ->(path) { made if path.last { |one| one.note == BEFORE } })]
-          end
-
-          # Phrases by each of their words.
-          module Phrases
-            Phrase = Value.of(:id, :words)
-
-            module_function
-
-            # @param vocabulary [Readings::Vocabulary]
-            # @return [Hash{String=>Array<Phrase>}]
-            def of(vocabulary)
-              @of ||= {}.compare_by_identity
-              @of[vocabulary] ||= index(vocabulary)
-            end
-
-            def index(vocabulary)
-              all = vocabulary.complaints.values.flat_map do |one|
-                one.phrases.map do |phrase|
-                  Phrase.new(id: one.id, words: words(phrase, vocabulary.words["roles"]))
-                end
-              end
-              all.each_with_object({}) { |phrase, by| phrase.words.flat_map(&:keys).uniq.each { |word| (by[word] ||= []) << phrase } }
-            end
-
-            # "@leaks|wet" is any of the words of that role, or wet.
-            def words(phrase, roles)
-              phrase.split.map do |word|
-                word.split("|").flat_map { |other| other.start_with?("@") ? roles.fetch(other.delete_prefix("@")) : [other] }
-                    .to_h { |other| [Tokens.norm(other), true] }
-              end
-            end
           end
         end
       end

@@ -7,8 +7,9 @@ module Gimlet
   module Core
     module Ear
       module Rules
-        # What a line is heard in: the words of the counter, the names of the catalogue, the open question, and who is known by name.
-        Setting = Value.of(:vocabulary, :names, :asked, :customers)
+        # What a line is heard in: the words of the counter, the names of the catalogue, what is complained of by its words,
+        # the open question, and who is known by name.
+        Setting = Value.of(:vocabulary, :names, :complaints, :asked, :customers)
 
         # What every rule works on. A rule looks at the pieces from one token on and answers candidates; it changes nothing.
         class Rule

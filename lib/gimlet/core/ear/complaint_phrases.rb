@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+require_relative "token"
+
+module Gimlet
+  module Core
+    module Ear
+      # What callers complain of, as phrases by each of their words. Words of one phrase may stand in any order; `a|b` is one or the other,
+      # `@leaks` any word of that role.
+      module ComplaintPhrases
+        # `words` are, for each place of the phrase, the words that may stand there.
+        Phrase = Value.of(:id, :words)
+
+        module_function
+
+        # @param vocabulary [Readings::Vocabulary]
+        # @return [Hash{String=>Array<Phrase>}] word => phrases that it is in
+        def of(vocabulary)
+          roles = vocabulary.words["roles"] || {}
+          all = vocabulary.complaints.values.flat_map { |one| one.phrases.map { |phrase| Phrase.new(id: one.id, words: words(phrase, roles)) } }
+          all.each_with_object({}) { |phrase, by| phrase.words.flat_map(&:keys).uniq.each { |word| (by[word] ||= []) << phrase } }
+        end
+
+        def words(phrase, roles)
+          phrase.split.map do |word|
+            word.split("|").flat_map { |other| other.start_with?("@") ? roles.fetch(other.delete_prefix("@")) : [other] }
+                .to_h { |other| [Tokens.norm(other), true] }
+          end
+        end
+      end
+    end
+  end
+end
