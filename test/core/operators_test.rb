@@ -135,6 +135,33 @@ class OperatorsTest < Minitest::Test
     assert_equal ["head bolts 8", "rated flow 15 L/min"], texts("8 bolts, 15 lpm")
   end
 
+  # A key is of what was spoken of last, where that takes one.
+  def test_a_key_is_of_the_topic
+    assert_equal ["valve cap drive socket 27", "where the valve caps sit long caps above, short caps below"], texts("top caps longer, 27 socket")
+    assert_equal ["head bolt drive hex 6", "head material brass"], texts("brass head. hex 6")
+  end
+
+  # Two values of one trait with nothing that puts the one right: neither counts until one is picked.
+  def test_what_contradicts_itself_is_a_choice
+    found = heard("8 bolts on the head, the sheet says ten head bolts")
+    assert_empty found.readings
+    assert_equal([8, 10], found.choices.first.options.map { |items| items.first.readings.first[:value] })
+  end
+
+  # "It is no SC325L" makes that pump unlikely and no other; nobody knows of sizes beyond 20 mm whether a pump has one.
+  def test_what_is_denied_or_open_is_weighed_so
+    column = FIELD.column("plate")
+    place = column.places[snapshot.variants.index { |variant| variant.designation == "SC325L" }]
+    weighed, = trait("plate").way.weigh(reading("plate", "SC325L", denied: true), column.names, column.families)
+    assert_operator weighed[place], :<, 0.1
+    assert_operator weighed.each_with_index.reject { |_, at| at == place }.map(&:first).min, :>, 0.9
+    over = Gimlet::Core::Readings::Reading.from({ trait: "plunger_mm", range: [20, nil] }, vocabulary)
+    way = trait("plunger_mm").way
+    assert_operator way.fits(over, 25, 10), :>, 0.9
+    assert_operator way.fits(over, 15, 10), :<, 0.1
+    assert_in_delta 0.5, way.unseen(over, [15, 18, 20])
+  end
+
   Before = Gimlet::Core::Ticket::Item
 
   def test_a_line_puts_the_one_before_right

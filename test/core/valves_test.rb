@@ -43,4 +43,14 @@ class ValvesTest < Minitest::Test
     assert_equal "fits", verdicts("WX20")["WX12"], "another range, and nobody said the flow"
     assert_equal "too_few", assert_raises(Gimlet::Core::InputError) { match }.code
   end
+
+  # A valve is sold whole too: its number leads to it.
+  def test_the_number_of_a_whole_valve_leads_to_it
+    whole = SNAPSHOT.variants.select { |variant| variant.model.service&.key?("sold_as") }
+    refute_empty whole
+    whole.each do |variant|
+      at = SNAPSHOT.variants.index(variant)
+      assert_includes FIELD.column("part_number").values[FIELD.column("part_number").places[at]], variant.model.service["sold_as"]
+    end
+  end
 end
