@@ -171,6 +171,8 @@ class OperatorsTest < Minitest::Test
       assert_equal [[["head_bolts", 10]], [[3, 0]], "8 bolts"],
                    [found.readings.map { |one| one.values_at(:trait, :value) }, found.items.first.strikes, found.items.first.instead], line
     end
+    # "no" is no answer to the open question when it puts right what was said.
+    assert_equal ["head bolts 10"], texts("no, ten bolts", asked: "sight_glass", before: before)
     assert_empty heard("ten", before: before).items
     assert_nil heard("10 bolts", before: before).items.first.strikes
   end

@@ -30,8 +30,6 @@ module Gimlet
             says(place, :seen).flat_map do |small|
               at = skip(small.to)
               figures(at).flat_map do |piece|
-                next NONE if piece.unit.nil? && small.says(:seen) == "low"
-
                 low = %w[low drop].include?(small.says(:seen))
                 ending = against(piece.to)
                 [made(place, ending || piece.to, piece, complaint: low || !ending.nil?)]
