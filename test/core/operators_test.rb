@@ -182,13 +182,14 @@ class OperatorsTest < Minitest::Test
     assert_equal [[4], ["head bolts 6"]], [found.items.filter_map(&:customer), found.readings.map { |one| "head bolts #{one[:value]}" }]
   end
 
-  # Every operator has its words, and an example that the ear takes.
+  # Every operator has its words, and each of its examples has one of them.
   def test_operators_are_told_by_example
+    kinds = Gimlet::Core::Ear::Lexicon::TABLES
     Gimlet::Core::Ear::Operators::ALL.each do |operator|
-      refute_empty vocabulary.words.fetch(operator.id), operator.id
       operator.example.split(" · ").each do |line|
-        found = heard(line)
-        assert(found.items.any? || found.unheard.any?, line)
+        lattice = Gimlet::Core::Ear::Lattice.new(line, EAR.lexicon, Gimlet::Core::Ear::Names.new({}))
+        kind = kinds.fetch(operator.id, operator.id.to_sym)
+        assert((0...lattice.size).any? { |place| lattice.says(place, kind).any? }, "#{operator.id}: #{line}")
       end
     end
   end

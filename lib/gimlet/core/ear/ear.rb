@@ -34,6 +34,7 @@ module Gimlet
           @names = names
           @lexicon = Lexicon.new(vocabulary, on_file)
           @complaints = ComplaintPhrases.of(vocabulary)
+          @many = vocabulary.traits.values.select(&:many).map(&:id)
         end
 
         # @param line [String]
@@ -47,7 +48,7 @@ module Gimlet
           setting = Rules::Setting.new(vocabulary: @vocabulary, names: @names, complaints: @complaints, asked: trait, customers: customers)
           rules = Rules::ALL.map { |rule| rule.new(lattice, setting) }
           earlier = before.map { |item| Candidate.earlier(item) }
-          Outcome.new(lattice).call(Chooser.new(lattice, rules, earlier).call)
+          Outcome.new(lattice, @many).call(Chooser.new(lattice, rules, earlier).call)
         end
       end
     end

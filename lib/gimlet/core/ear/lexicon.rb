@@ -47,7 +47,7 @@ module Gimlet
           @spelling = spelling_of(on_file)
         end
 
-        # @param words [Array<String>] the first word of a phrase and those after it
+        # @param word [String] the first of a phrase, as Token#norm gives it
         # @return [Integer] how many words a phrase that begins so may have
         def longest(word) = @openings.fetch(word, 0)
 

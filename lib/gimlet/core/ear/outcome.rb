@@ -9,8 +9,10 @@ module Gimlet
       # From the explanations that the chooser found to what was heard: items, choices where two are near, and the words that nothing was made of.
       class Outcome
         # @param lattice [Lattice]
-        def initialize(lattice)
+        # @param many [Array<String>] traits that may have several values: numbers on old bags
+        def initialize(lattice, many)
           @lattice = lattice
+          @many = many
         end
 
         # @param paths [Array<Path>] the best first
@@ -34,7 +36,7 @@ module Gimlet
         # @return [Array(Array<Candidate>, Array<Hash>)] what counts, and the choices
         def at_odds(chosen)
           single = chosen.select { |candidate| candidate.traits.size == 1 && candidate.contents.size == 1 && plain?(candidate) }
-          pair = single.group_by(&:traits).except(*MANY).each_value.lazy.map do |all|
+          pair = single.group_by(&:traits).except(*@many.map { |id| [id] }).each_value.lazy.map do |all|
             all.uniq do |one|
               value(one)
             end.first(2)
@@ -44,10 +46,6 @@ module Gimlet
 
         def plain?(candidate) = candidate.contents.first.last.then { |fields| !fields[:denied] && !fields[:unknown] }
         def value(candidate) = candidate.contents.first.last.values_at(:value, :range)
-
-        # Of these there may be several.
-        MANY = [%w[part_number]].freeze
-        private_constant :MANY
 
         # What was said before a word like "sorry" counts no more where the same is said behind it.
         # @return [Array(Array<Candidate>, Hash)] what counts, and what each of it strikes out of the line before

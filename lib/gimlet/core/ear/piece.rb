@@ -7,7 +7,7 @@ module Gimlet
       # Pieces of a lattice overlap: "left" is a side and a verb, "20 mm" a size and a figure with a word behind it.
       class Piece
         NOTHING = {}.freeze
-        FIELDS = %i[figure unit span sizes key size thread name plate number digits text alien sum].freeze
+        FIELDS = %i[figure unit span sizes key size thread name plate digits text alien sum].freeze
 
         # `from` and `to` count tokens, `slip` is what a misspelling costs, `alien` says why a figure is none of a pump.
         attr_reader :from, :to, :slip, :meaning, *FIELDS

@@ -8,13 +8,14 @@ module Gimlet
       module Kinds
         # The key or socket that fits: "hex 6", "socket 22". A bare "22" is a size whose kind was not said.
         class Keyed < Chosen
+          # A bare figure beyond that, behind a noun whose key goes across it, is the key's size: so many of them there never are.
           LARGEST_COUNT = 12
 
           def figure? = true
           def worded? = false
           def not_to_be_read?(_trait) = false
           def with_unit?(trait) = trait.across || false
-          # "caps take a 22", "caps are 24": so many there never are.
+          # "caps take a 22", "caps are 24"
           def bare?(trait, piece, behind:, taking:, **) = behind && (taking.call || (trait.across && piece.upper > LARGEST_COUNT))
 
           # "a socket, 13"

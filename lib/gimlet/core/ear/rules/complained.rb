@@ -14,7 +14,6 @@ module Gimlet
           BETWEEN = 4
           # A word between that is known; one phrase more.
           KNOWN = 0.4
-          NO = %w[no not wont doesnt cant nothing].freeze
           CIRCUMSTANCE = %w[with even without under].freeze
           DENIED = "Said not to be so."
           BESIDES = "Said of when it shows, not what is wrong."

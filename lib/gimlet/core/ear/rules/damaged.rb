@@ -12,7 +12,6 @@ module Gimlet
           COST = Costs::RULE - 0.1
           # "scored", where what is scored was counted or described just before.
           ALONE = Costs::RULE + 0.4
-          REACH = 7
           # What is gone of these is not known.
           READ = %w[plate serial maker series part_number].freeze
           DENIED = "Said not to be so."

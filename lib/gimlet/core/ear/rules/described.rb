@@ -16,8 +16,6 @@ module Gimlet
           # Small words that may stand between.
           SMALL = %i[filler hedge every some tool sets seen held request axis place].freeze
           OTHER = %w[other opposite wrong].freeze
-          # Beyond that a bare figure behind its noun is the size of its key: "caps are 24".
-          MOST_CAPS = 12
           TAKING = %w[take taking took fit need want wants for].freeze
 
           # A modifier of the noun: which piece, on which side, denied or not, with "takes" between.
@@ -203,7 +201,7 @@ module Gimlet
           def another?(trait, said, nouns)
             return says(said.piece.to, :nouns).any? if trait.kind == "keyed"
 
-            trait.kind == "counted" && said.behind && said.piece.upper > MOST_CAPS && traits_of(nouns).any?(&:across)
+            trait.kind == "counted" && said.behind && said.piece.upper > Readings::Kinds::Keyed::LARGEST_COUNT && traits_of(nouns).any?(&:across)
           end
 
           def counted?(piece, nouns) = traits_of(nouns).any? { |one| one.way.counts?(one, piece.upper) }

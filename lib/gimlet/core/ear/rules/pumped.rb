@@ -13,7 +13,6 @@ module Gimlet
           DEGREES = %w[° deg degree degrees].freeze
           UNITS = { "c" => "c", "celsius" => "c", "centigrade" => "c", "f" => "f", "fahrenheit" => "f" }.freeze
           AT = %w[at of is up to around about].freeze
-          THERE = %w[through].freeze
           DEGREES_MOST = 3
 
           def call(place)
