@@ -10,6 +10,7 @@ gem "racc", "= 1.6.0"
 
 gem "bcrypt", "~> 3.1"
 gem "highs", "= 0.2.6"
+gem "icalendar", "~> 2.10"
 # Sees a key that stands twice in one object, as the one that comes with Ruby does not.
 gem "json", "~> 3.0"
 gem "json_schemer", "~> 2.4"
@@ -26,6 +27,7 @@ gem "xsv", "~> 1.3"
 group :test do
   gem "capybara", "~> 3.40"
   gem "minitest", "~> 5.20"
+  gem "money", "~> 6.19"
   # The last that comes ready built for Ruby 3.1's own RubyGems; Capybara wants it.
   gem "nokogiri", "~> 1.16.8"
   gem "pdf-reader", "~> 2.12"

@@ -16,8 +16,9 @@ class AuthorizationTest < Minitest::Test
   TABLE = {
     %w[health openapi session signIn signOut] => %w[nobody counter bench keeper owner],
     %w[vocabulary identify plan preview catalogue series measureSeal measureFlow chooseValve askMaterial] => %w[counter bench keeper owner],
-    %w[customers addCustomer openTickets openTicket freshTicket ticket addEntry sightings recordSighting placeOrder cancelOrder] => %w[counter owner],
+    %w[customers addCustomer openTickets openTicket freshTicket ticket addEntry sightings recordSighting placeOrder] => %w[counter owner],
     %w[orders order earlierOrder card strip bench noteAtBench] => %w[counter bench owner],
+    %w[stepOrder scanPiece today] => %w[counter bench keeper owner],
     %w[prices] => %w[counter keeper owner],
     %w[uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice history historyTable] => %w[keeper owner],
     %w[people putPerson leave newToken backup] => %w[owner]

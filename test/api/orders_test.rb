@@ -108,13 +108,13 @@ class OrdersApiTest < Minitest::Test
 
   def test_an_order_is_cancelled_for_a_reason_and_stays_readable
     id = order(ticket)["id"]
-    send_json("POST", "/api/orders/#{id}/cancel", reason: " ", revision: 1)
+    send_json("POST", "/api/orders/#{id}/steps", kind: "cancel", key: "c#{rand}", reason: " ", revision: 1)
     assert_problem(422, "reason_too_short", field: "reason")
-    cancelled = send_json("POST", "/api/orders/#{id}/cancel", reason: "the pump was beyond it", revision: 1)
+    cancelled = send_json("POST", "/api/orders/#{id}/steps", kind: "cancel", key: "c#{rand}", reason: "the pump was beyond it", revision: 1)
     assert_schema "Order"
     assert_equal "the pump was beyond it", cancelled["cancelled_because"]
     assert_includes card_text(id), "CANCELLED: the pump was beyond it"
-    send_json("POST", "/api/orders/#{id}/cancel", reason: "once more", revision: 2)
+    send_json("POST", "/api/orders/#{id}/steps", kind: "cancel", key: "c#{rand}", reason: "once more", revision: 2)
     assert_problem(422, "cancelled")
     get "/api/orders?q=saltmarsh"
     assert_equal [], json["orders"], "no customer was named"
@@ -149,7 +149,7 @@ class OrdersApiTest < Minitest::Test
     order(made)
     reopened = send_json("POST", "/api/tickets/#{made['id']}/entries", entry("reopened", reason: "he wants the oil seals too"))
     assert_equal({ "id" => 1, "revision" => 1, "cancelled_at" => nil, "cancelled_because" => nil }, reopened["amending"])
-    send_json("POST", "/api/orders/1/cancel", reason: "he rang off", revision: 1)
+    send_json("POST", "/api/orders/1/steps", kind: "cancel", key: "c#{rand}", reason: "he rang off", revision: 1)
     assert_equal [1, 2], json.values_at("version", "revision")
     order(reopened, revision: 1)
     problem = assert_problem(409, "order_changed", field: "revision")
@@ -163,7 +163,7 @@ class OrdersApiTest < Minitest::Test
     assert_includes last_response.body, "saving puts it in force again"
     order(reopened, revision: 2, reason: "he rang again")
     assert_equal [2, nil], json.values_at("version", "cancelled_at")
-    send_json("POST", "/api/orders/1/cancel", reason: "from an old screen", revision: 2)
+    send_json("POST", "/api/orders/1/steps", kind: "cancel", key: "c#{rand}", reason: "from an old screen", revision: 2)
     assert_problem(409, "order_changed")
     assert_nil database[:orders].get(:cancelled_at)
   end

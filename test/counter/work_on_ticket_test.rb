@@ -98,7 +98,8 @@ class WorkOnTicketTest < Minitest::Test
   def place(one)
     orders = Gimlet::Store::Orders.new(database)
     work = Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers, Gimlet::Store::Orders.new(database))
-    Gimlet::Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, customers: customers)
+    Gimlet::Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, lives: Gimlet::Store::Lives.new(database),
+                                                    customers: customers, prices: stock.all)
                                .call("ticket_id" => one.id, "on" => one.ticket.last, "seen" => Gimlet::Present::TicketView.call(one)[:seen])
   end
 

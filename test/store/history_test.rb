@@ -16,12 +16,12 @@ class HistoryTest < Minitest::Test
     view = send_json("POST", "/api/tickets", entry("said", words: "plate TK4R20, serial 31500, 15 lpm, green, packings", who: "Ines"))
     send_json("POST", "/api/orders", ticket_id: view["id"], on: view["last"], seen: view["seen"], who: "Ines")
     send_json("POST", "/api/orders/1/bench", kind: "ticked", key: "k", item: "open 1.1", done: true, who: "Tom")
-    send_json("POST", "/api/orders/1/cancel", reason: "rang off", revision: 1, who: "Ines")
+    send_json("POST", "/api/orders/1/steps", kind: "cancel", key: "c#{rand}", reason: "rang off", revision: 1, who: "Ines")
     Gimlet::Store::Stock.new(database).upsert([{ number: "PW-K220", price_cents: 1, on_hand: 1, pack: 1 }], who: "Ada")
     rows = export
-    assert_equal([%w[imported shop], %w[prices shop], ["said", "ticket 1"], ["ordered", "ticket 1"], ["ticked", "order 1, bench"], %w[cancelled shop],
+    assert_equal([%w[imported shop], %w[prices shop], ["said", "ticket 1"], ["ordered", "ticket 1"], ["place", "order 1"], ["ticked", "order 1, bench"], ["cancel", "order 1"],
                   %w[prices shop]], rows.map { |row| row.values_at("what", "where") })
-    assert_equal %w[Ines Ines Tom Ines Ada], rows.map { |row| row["who"] }.last(5)
+    assert_equal %w[Ines Ines Ines Tom Ines Ada], rows.map { |row| row["who"] }.last(6)
     assert_equal [{ "price_cents" => 6718, "on_hand" => 3, "pack" => 1 }, { "price_cents" => 1, "on_hand" => 1, "pack" => 1 }],
                  JSON.parse(rows.map { |row| row["in_words"] }.last)["PW-K220"]
     rows.each { |row| assert_in_delta Time.now, Time.parse(row["at"]), 3600 }

@@ -24,7 +24,7 @@ export function App() {
             <Route path="/orders/:id" element={<OrderPage />} />
             <Route path="/orders/:id/bench" element={<BenchPage />} />
             <Route path="/measure" element={<Navigate to="/measure/seal" replace />} />
-            <Route path="/desk" element={<Navigate to="/desk/prices" replace />} />
+            <Route path="/desk" element={<Navigate to="/desk/today" replace />} />
             <Route path="/measure/:what" element={<MeasurePage />} />
             <Route path="/desk/:part" element={<DeskPage />} />
             <Route path="*" element={<NotFoundPage />} />

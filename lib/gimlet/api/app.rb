@@ -4,7 +4,6 @@ require "json"
 require "sinatra/base"
 require_relative "../counter/add_customer"
 require_relative "../counter/add_entry"
-require_relative "../counter/cancel_order"
 require_relative "../counter/identify_pump"
 require_relative "../counter/note_at_bench"
 require_relative "../counter/place_order"
@@ -14,7 +13,9 @@ require_relative "../counter/uploads"
 require_relative "../counter/work_on_ticket"
 require_relative "../store/entry_log"
 require_relative "../store/customers"
+require_relative "../store/lives"
 require_relative "../store/orders"
+require_relative "../store/settings"
 require_relative "../store/sightings"
 require_relative "../store/stock"
 require_relative "../store/tickets"
@@ -30,6 +31,7 @@ require_relative "router"
 require_relative "routes/bench"
 require_relative "routes/catalogue"
 require_relative "routes/counter"
+require_relative "routes/desk"
 require_relative "routes/history"
 require_relative "routes/measuring"
 require_relative "routes/orders"
@@ -68,6 +70,7 @@ module Gimlet
       register Routes::Tickets
       register Routes::Orders
       register Routes::Bench
+      register Routes::Desk
       register Routes::Sightings
       register Routes::Measuring
       register Routes::Catalogue
@@ -87,6 +90,8 @@ module Gimlet
         @customers = Store::Customers.new(database)
         @tickets = Store::Tickets.new(database)
         @orders = Store::Orders.new(database)
+        @lives = Store::Lives.new(database)
+        @shop = Store::Settings.new(database)
         @bench = Store::EntryLog.new(database, :bench_entries, :order_id)
         @sightings = Store::Sightings.new(database)
         @authentication = Authentication.new(database, demo: demo)
@@ -109,7 +114,7 @@ module Gimlet
 
       private
 
-      attr_reader :database, :health, :stock, :customers, :tickets, :orders, :bench, :sightings, :authentication, :person
+      attr_reader :database, :health, :stock, :customers, :tickets, :orders, :lives, :shop, :bench, :sightings, :authentication, :person
 
       def peer = Peer.new(env)
       def operation = env.fetch(Router::CALL).operation
@@ -137,7 +142,10 @@ module Gimlet
       def note_at_bench = Counter::NoteAtBench.new(bench)
       def known_order(id) = orders.find(id) || missing("There is no order #{id}.")
       def known_ticket(id) = tickets.known?(id) || missing("There is no ticket #{id}.")
-      def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock.all, customers, orders).call(id, entries)
+      def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock_for(id), customers, orders).call(id, entries)
+
+      # A ticket that has an order already finds its own pieces free.
+      def stock_for(ticket) = (order = ticket && orders.id_of(ticket)) ? stock.for_order(order) : stock.all
       def view(id, entries = tickets.entries(id)) = Present::TicketView.call(work_on(id, entries))
 
       # Until people sign in, what orders are made of is not changed from anywhere on the network.
@@ -165,10 +173,10 @@ module Gimlet
 
       def listed(page, name) = { name => page.rows, total: page.total, page: page.page, pages: page.pages }
 
-      def place_order
+      def place_order(ticket)
         newest
-        work = Counter::WorkOnTicket.new(reference, stock.all, customers, orders)
-        Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, customers: customers)
+        work = Counter::WorkOnTicket.new(reference, stock_for(ticket), customers, orders)
+        Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, lives: lives, customers: customers, prices: stock_for(ticket))
       end
 
       # @param schema [String] in the OpenAPI document

@@ -2,6 +2,7 @@
 
 require_relative "../core/input_error"
 require_relative "../counter/place_order"
+require_relative "../counter/step_order"
 require_relative "../store/health"
 require_relative "problem"
 require_relative "refused"
@@ -40,6 +41,7 @@ module Gimlet
         app.error(Counter::PlaceOrder::Stale) do
           problem(409, "stale_ticket", "Something was added to this ticket in the meantime: look at it, then save again.", field: "on")
         end
+        app.error(Counter::StepOrder::NotTheirs) { |error| problem(403, "not_yours", error.message, field: "kind") }
         app.error(Counter::OrderChanged) { |error| problem(409, "order_changed", error.message, field: "revision") }
         app.error(Counter::PlaceOrder::Changed) do |error|
           problem(409, "changed", error.message, field: "seen", changes: error.changes)

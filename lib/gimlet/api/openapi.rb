@@ -11,6 +11,7 @@ require_relative "../core/2_readings/vocabulary"
 require_relative "../core/3_teardown/extent"
 require_relative "../core/5_kit_plan/plans"
 require_relative "../core/input_error"
+require_relative "../core/order/steps"
 require_relative "../core/order/summary"
 require_relative "../core/ticket/kinds"
 require_relative "../core/roles"
@@ -34,9 +35,10 @@ module Gimlet
       ENUMS = { "Role" => Core::Roles::ALL, "Medium" => Exchange::ReferenceFiles::TABLES.elastomers.media.keys,
                 "Lubricant" => Core::Catalogue::LUBRICANTS, "TraitKind" => Core::Readings::Kinds::ALL.keys, "Extent" => Core::Extent::NAMES.keys,
                 "Outcome" => Core::Catalogue::OUTCOMES.keys, "Channel" => Core::Readings::CHANNELS.keys, "Policy" => Core::KitPlan::POLICIES.keys,
-                "Verdict" => Core::Verdicts::ALL, "TorqueUnit" => Core::Units::FACTORS.fetch(:torque).keys }.freeze
+                "Verdict" => Core::Verdicts::ALL, "OrderState" => Core::Order::Life::STATES.keys, "StepId" => Core::Order::Steps::ALL.keys,
+                "TorqueUnit" => Core::Units::FACTORS.fetch(:torque).keys }.freeze
 
-      # @param kind [Class] a Core::Ticket::Kind
+      # @param kind [Class] a Core::Ticket::Kind, or a Core::Order::Step
       # @return [Hash] the schema of what is sent
       def entry_schema(kind)
         sent = kind.schema
@@ -50,12 +52,18 @@ module Gimlet
         schemas["OrderSummary"] = Core::Order::Summary.schema
         Core::Catalogue::LayerFields::TOLD.each_key { |field| schemas["StackLayer"]["properties"][field] = { "type" => %w[string null] } }
         ENUMS.each { |name, values| schemas[name] = { "type" => "string", "enum" => values } }
-        names = Core::Ticket::Kinds::ALL.values.select(&:sent?).to_h { |kind| [kind, "#{kind.id.split('_').map(&:capitalize).join}Entry"] }
+        of_kinds(schemas, "NewEntry", Core::Ticket::Kinds::ALL.values.select(&:sent?), "Entry")
+        of_kinds(schemas, "NewStep", Core::Order::Steps.sent, "Step")
+        document
+      end
+
+      # A schema that is one of several, each of a kind that the core declares.
+      def of_kinds(schemas, whole, kinds, suffix)
+        names = kinds.to_h { |kind| [kind, "#{kind.id.split('_').map(&:capitalize).join}#{suffix}"] }
         names.each { |kind, name| schemas[name] = entry_schema(kind) }
         refs = names.to_h { |kind, name| [kind.id, "#/components/schemas/#{name}"] }
-        schemas["NewEntry"]["oneOf"] = refs.values.map { |ref| { "$ref" => ref } }
-        schemas["NewEntry"]["discriminator"]["mapping"] = refs
-        document
+        schemas[whole]["oneOf"] = refs.values.map { |ref| { "$ref" => ref } }
+        schemas[whole]["discriminator"]["mapping"] = refs
       end
 
       DOCUMENT = completed(YAML.load_file(File.expand_path("openapi.yml", __dir__))).freeze

@@ -112,7 +112,7 @@ module Gimlet
 
       # Of one verdict what lies here comes first.
       def shelf_first(found)
-        found.sort_by { |one| [Core::Verdicts::ALL.index(one.candidate.verdict), one.stock&.on_hand.to_i.positive? ? 0 : 1, one.candidate.nearness] }
+        found.sort_by { |one| [Core::Verdicts::ALL.index(one.candidate.verdict), one.stock&.free.to_i.positive? ? 0 : 1, one.candidate.nearness] }
       end
 
       def filed(part, candidate)

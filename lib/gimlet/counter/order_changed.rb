@@ -10,8 +10,9 @@ module Gimlet
       def self.check(order, revision) = order.revision == revision || raise(new(order))
 
       def initialize(order)
-        what = order.cancelled? ? "cancelled: #{order.cancelled_because}" : "amended: #{order.amended_because}"
-        super("Order #{order.id} was changed since you looked (#{what}). Nothing was saved: look at it as it is now, then do it again.")
+        what = [order.cancelled_because && "cancelled: #{order.cancelled_because}",
+                order.amended_because && "amended: #{order.amended_because}"].compact.first
+        super("Order #{order.id} was changed since you looked#{" (#{what})" if what}. Nothing was saved: look at it as it is now, then do it again.")
       end
     end
   end

@@ -1,8 +1,11 @@
 # frozen_string_literal: true
 
+require "json"
 require_relative "../core/input_error"
+require_relative "../core/order/goods"
 require_relative "../core/order/record"
 require_relative "../core/order/seen"
+require_relative "../core/order/steps"
 require_relative "../present/measured_on_ticket"
 require_relative "../present/plan"
 require_relative "../present/ticket_view"
@@ -45,8 +48,11 @@ module Gimlet
 
       # @param work [WorkOnTicket] on the newest catalogue
       # @param database [Sequel::Database]
-      def initialize(work, database, tickets:, orders:, customers:)
+      # @param prices [Hash{String=>Core::KitPlan::Stock}] of what goes along
+      def initialize(work, database, tickets:, orders:, lives:, customers:, prices:)
         @work = work
+        @lives = lives
+        @prices = prices
         @database = database
         @tickets = tickets
         @orders = orders
@@ -99,12 +105,33 @@ module Gimlet
       end
 
       # A ticket that was opened again amends its order, for the reason that it was opened for.
-      def keep(view, id, fields)
-        return @orders.create(ticket_id: id, **fields) unless view.ticket.amends
+      def keep(view, id, fields, request)
+        goods = Core::Order::Goods.of(plain(fields[:document]), @prices)
+        return amend(view, fields, goods, request) if view.ticket.amends
 
-        why = view.ticket.lines.reverse.find { |line| line.kind == "reopened" }
-        @orders.amend(view.ticket.amends, **fields, reason: why.body["reason"])
+        @orders.create(ticket_id: id, **fields).tap do |order|
+          step = request["valid_until"] ? Core::Order::Steps::Quote : Core::Order::Steps::Place
+          step(order, step, request.slice("reason", "valid_until"), goods, request)
+        end
       end
+
+      def amend(view, fields, goods, request)
+        why = view.ticket.lines.reverse.find { |line| line.kind == "reopened" }.body["reason"]
+        body = { "reason" => why, "wanted" => goods.to_h { |good| [good.number, good.wanted] } }
+        step(view.ticket.amends, Core::Order::Steps::Amend, body, goods, request) { @orders.amend(view.ticket.amends, **fields, reason: why) }
+        view.ticket.amends
+      end
+
+      def step(order, step, body, goods, request)
+        life = @lives.of(order)
+        Core::Order::Steps.check(step.id, life) unless step::FROM.empty?
+        outcome = step.call(body, life)
+        yield if block_given?
+        @lives.take(order, outcome, kind: step.id, key: "on #{request['on']}", who: request["who"] || "counter", goods: goods)
+      end
+
+      # As it is read again.
+      def plain(record) = JSON.parse(JSON.generate(record))
 
       def remember(customer, view)
         @customers.remember(customer, view.pump.designation)
@@ -113,7 +140,7 @@ module Gimlet
 
       def save(id, view, record, request)
         customer = view.ticket.customer_id
-        order = keep(view, id, { customer_id: customer, catalogue_version: view.planned.catalogue_version, document: record })
+        order = keep(view, id, { customer_id: customer, catalogue_version: view.planned.catalogue_version, document: record }, request)
         @tickets.append(id, kind: "ordered", key: "order #{order} on #{view.ticket.last}", who: request["who"] || "counter") do
           { "order_id" => order, "reason" => request["reason"] }
         end

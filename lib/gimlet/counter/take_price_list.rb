@@ -40,7 +40,7 @@ module Gimlet
       # @return [Integer] prices taken
       # @raise [Core::InputError] nothing was changed
       def call(list, mark:, skip: false, who: Store::History.at_the_keyboard)
-        on = @stock.revision
+        on = @stock.prices_revision
         mark == mark(list) || changed
         list.refused.empty? || skip ||
           reject("refused_lines", "Nothing was changed: mend the #{list.refused.size} lines that cannot be read, or leave them out.")
@@ -55,12 +55,12 @@ module Gimlet
       end
 
       def change(was, row)
-        now = Core::KitPlan::Stock.new(**row.slice(:price_cents, :on_hand, :pack))
-        Change.new(number: row[:number], was: was, now: now, sold: @snapshot.sold?(row[:number])) unless was.to_h == now.to_h
+        now = Core::KitPlan::Stock.new(**row.slice(:price_cents, :pack), on_hand: row[:on_hand] || was&.on_hand || 0, reserved: was&.reserved || 0)
+        Change.new(number: row[:number], was: was, now: now, sold: @snapshot.sold?(row[:number])) unless was == now
       end
 
       def mark(list)
-        Digest::SHA256.hexdigest(JSON.generate([list.rows, list.refused, @stock.revision, @snapshot.version]))[0, 16]
+        Digest::SHA256.hexdigest(JSON.generate([list.rows, list.refused, @stock.prices_revision, @snapshot.version]))[0, 16]
       end
 
       def reject(code, sentence) = Core::InputError.reject("list", code, sentence)

@@ -8,7 +8,8 @@ require_relative "sheet_file"
 module Gimlet
   module Exchange
     # Prices and stock as shops keep them: CSV with commas, semicolons or tabs, in UTF-8 or a spreadsheet's own encodings, or XLSX. The first
-    # line has the headings number, price, on_hand and pack; the last two may be missing (0 and 1).
+    # line has the headings number, price, on_hand and pack; the last two may be missing: what lies there stays as it is, and a pack
+    # holds one.
     #
     #   PriceList.read("prices.csv").rows.first # => {number: "PW-K220", price_cents: 7025, on_hand: 4, pack: 1}
     module PriceList
@@ -62,7 +63,7 @@ module Gimlet
       end
 
       # @param fields [Hash{String=>String}] one line by its headings, as it was typed
-      # @return [Hash] number, price_cents, on_hand and pack
+      # @return [Hash] number, price_cents, on_hand (nil where nothing is said of it) and pack
       # @raise [Core::InputError]
       def row(fields)
         told = line(fields.values_at(*HEADINGS.keys), HEADINGS.keys.each_with_index.to_h, nil)
@@ -77,7 +78,8 @@ module Gimlet
         raise Refused, "its number is longer than #{LONGEST_NUMBER} characters" if number.size > LONGEST_NUMBER
 
         told = ->(name, silent) { figure(name, columns[name] && cells[columns[name]], silent) }
-        { number: number, price_cents: (told.call("price", nil) * 100).round, on_hand: whole("on_hand", told.call("on_hand", 0)),
+        here = told.call("on_hand", :as_it_is)
+        { number: number, price_cents: (told.call("price", nil) * 100).round, on_hand: here == :as_it_is ? nil : whole("on_hand", here),
           pack: whole("pack", told.call("pack", 1)).tap { |pack| raise Refused, "a pack holds at least 1" if pack < 1 } }
       rescue Refused => e
         shown = number.to_s[0, LONGEST_NUMBER].scrub("?").gsub(/[[:cntrl:]]/, "?")

@@ -31,7 +31,7 @@ module Gimlet
       end
 
       def offered(number, stock)
-        { number: number, price_cents: stock[number]&.price_cents, on_hand: stock[number]&.on_hand || 0 }
+        { number: number, price_cents: stock[number]&.price_cents, on_hand: stock[number]&.on_hand || 0, promised: stock[number]&.reserved || 0 }
       end
     end
   end

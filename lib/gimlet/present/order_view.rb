@@ -1,16 +1,39 @@
 # frozen_string_literal: true
 
 require_relative "../core/order/order"
+require_relative "../core/order/steps"
+require_relative "../core/order/total"
 
 module Gimlet
   module Present
-    # An order as it was agreed, and what may be done with it.
+    # An order as it was agreed, where it stands, and what may be done with it.
     #
-    #   OrderView.call(order)[:may] # => ["amend", "cancel"]
+    #   OrderView.call(order, life, steps, tax: "21", role: "counter")[:may] # => ["amend", "name", "pick", "cancel"]
     module OrderView
+      module_function
+
       # @param order [Core::Order]
+      # @param life [Core::Order::Life]
+      # @param steps [Array<Core::Entry>]
+      # @param tax [String] percent
+      # @param role [String, nil] of who asks
       # @return [Hash] of the OpenAPI schema Order
-      def self.call(order) = order.to_h.except(:customer_id).merge(may: order.may)
+      def call(order, life, steps, tax:, role:)
+        { **order.to_h, may: order.superseded? ? [] : Core::Order::Steps.may(life, role), state: life.state,
+                        goods: life.goods.map { |good| good(good) }, total: total(order, life, tax).to_h,
+                        life: steps.map { |step| step(step) } }
+      end
+
+      def good(good) = { **good.to_h, open: good.open, short: good.short, out: good.out }
+
+      # @return [Core::Order::Total]
+      def total(order, life, tax)
+        over = life.stage == "closed"
+        lines = life.goods.map { |good| [good.charged(over: over), good.price_cents] }
+        Core::Order::Total.of(lines, discount: order.discount, tax: tax)
+      end
+
+      def step(step) = { at: step.at, who: step.who, kind: step.kind, words: Core::Order::Steps::ALL.fetch(step.kind).words(step.body) }
     end
   end
 end

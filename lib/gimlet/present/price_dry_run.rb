@@ -11,10 +11,12 @@ module Gimlet
       # @param found [Counter::TakePriceList::DryRun]
       # @return [Hash] of the OpenAPI schema PriceDryRun
       def call(found)
-        changes = found.changes.first(SHOWN).map { |change| { **change.to_h, was: change.was&.to_h, now: change.now.to_h } }
+        changes = found.changes.first(SHOWN).map { |change| { **change.to_h, was: change.was&.then { |one| told(one) }, now: told(change.now) } }
         { mark: found.mark, changed: found.changes.size, same: found.same, unsold: found.changes.count { |change| !change.sold },
           changes: changes, refused: found.refused.first(SHOWN), refused_lines: found.refused.size }
       end
+
+      def told(stock) = stock.to_h.except(:reserved)
     end
   end
 end

@@ -98,7 +98,7 @@ module Gimlet
 
       def piece(line, quantity)
         { number: line.number, name: line.name, quantity: quantity, pack: line.pack, price_cents: line.price_cents * quantity,
-          short: [quantity - line.on_hand, 0].max }
+          short: [quantity - line.on_hand + line.promised, 0].max, promised: line.promised }
       end
     end
   end

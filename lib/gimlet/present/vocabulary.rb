@@ -4,6 +4,7 @@ require_relative "../core/0_quantities/units"
 require_relative "../core/4_demand/fates"
 require_relative "../core/ear/commands"
 require_relative "../core/ear/operators"
+require_relative "../core/order/steps"
 require_relative "../core/reason"
 require_relative "../core/roles"
 require_relative "../core/1_catalogue/wet_end"
@@ -29,6 +30,7 @@ module Gimlet
           outcomes: named(Core::Catalogue::OUTCOMES),
           roles: Core::Roles::ALL, fates: named(Core::Fates::DRAWN), commands: Core::Ear::Commands::ALL.map(&:to_h),
           operators: Core::Ear::Operators::ALL.map(&:to_h),
+          order_states: named(Core::Order::Life::STATES), return_reasons: named(Core::Order::Steps::TakeBack::REASONS),
           shortest_reason: Core::Reason::SHORTEST, units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES),
           enough: Core::Identification::OrderClasses::ENOUGH, **rubber(reference.tables.elastomers) }
       end

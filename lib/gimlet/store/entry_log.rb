@@ -2,6 +2,7 @@
 
 require "json"
 require_relative "../core/entry"
+require_relative "clock"
 
 module Gimlet
   module Store
@@ -30,7 +31,7 @@ module Gimlet
       # The same key twice counts once.
       # @yield [Array<Core::Entry>] what is there, within the transaction; answers the body, or raises
       # @return [Array(Array<Core::Entry>, Core::Entry)] all, and the one that was added, nil where its key was there
-      def append(id, kind:, key:, who:, now: Time.now.utc)
+      def append(id, kind:, key:, who:, now: Clock.now)
         @database.transaction(mode: :immediate) do
           known = of(id)
           next [known, nil] unless rows(id).where(key: key).empty?

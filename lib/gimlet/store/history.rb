@@ -4,18 +4,19 @@ require "date"
 require "etc"
 require "json"
 require "sequel"
+require_relative "clock"
 require_relative "paging"
 
 module Gimlet
   module Store
-    # Who did what and when: imports, prices, cancelled orders, and beside them every entry of tickets and benches. It grows, and is never
+    # Who did what and when: imports, prices, and beside them every entry of tickets and benches, and every step of an order. It grows, and is never
     # altered (the database itself refuses).
     #
     #   History.new(database).note("price", {number: "PW-1"}, who: "Adela")
     class History
       include Enumerable
 
-      TABLES = %i[history entries bench_entries].freeze
+      TABLES = %i[history entries bench_entries order_steps].freeze
       FOUND_BY = Sequel.function(:lower, Sequel.join(%i[who what place detail], " "))
 
       # @return [String] who types commands
@@ -26,9 +27,9 @@ module Gimlet
         @database = database
       end
 
-      # @param what [String] "imported", "removed", "prices", "cancelled" ...
+      # @param what [String] "imported", "removed", "prices" ...
       # @param detail [Object] plain data
-      def note(what, detail, who:, now: Time.now.utc) = @database[:history].insert(at: now, who: who, what: what, detail: JSON.generate(detail))
+      def note(what, detail, who:, now: Clock.now) = @database[:history].insert(at: now, who: who, what: what, detail: JSON.generate(detail))
 
       # @yield [Array(Time, String, String, String, String)] when, who, what, where, and in which words; from the first on
       def each(&) = told.order(:at).each { |row| yield(row.values_at(:at, :who, :what, :place, :detail)) }
@@ -51,6 +52,7 @@ module Gimlet
       def told(&some)
         [kind(:history, Sequel.lit("'shop'"), :what, :detail, &some),
          kind(:entries, Sequel.join(["ticket ", :ticket_id]), :kind, :body, &some),
+         kind(:order_steps, Sequel.join(["order ", :order_id]), :kind, :body, &some),
          kind(:bench_entries, Sequel.join(["order ", :order_id, ", bench"]), :kind, :body, &some)]
           .reduce { |all, one| all.union(one, all: true, from_self: false) }
       end

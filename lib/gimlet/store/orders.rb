@@ -5,6 +5,7 @@ require_relative "../core/input_error"
 require_relative "../core/order/order"
 require_relative "../core/order/summary"
 require_relative "../core/order/versions"
+require_relative "clock"
 require_relative "history"
 require_relative "paging"
 require_relative "settings"
@@ -14,7 +15,7 @@ module Gimlet
     # Agreed orders, kept whole with the catalogue version they were computed on. An order that is amended keeps what it was.
     #
     #   id = orders.create(ticket_id: 7, customer_id: nil, catalogue_version: "76ed", document: record)
-    #   orders.find(id).may # => ["amend", "cancel"]
+    #   orders.find(id).version # => 1
     class Orders
       # What is known of an order without its record.
       BRIEF = %i[id version revision cancelled_at cancelled_because amended_because].freeze
@@ -27,31 +28,26 @@ module Gimlet
         @database = database
       end
 
-      # @return [Integer] its id; to be called inside the transaction that has checked the ticket
-      def create(ticket_id:, customer_id:, catalogue_version:, document:, now: Time.now.utc)
-        id = @database[:orders].insert(ticket_id: ticket_id, customer_id: customer_id, created_at: now, catalogue_version: catalogue_version,
+      # @return [Integer] its id; to be called inside the transaction that has checked the ticket. Where it stands is told by its first step.
+      def create(ticket_id:, customer_id:, catalogue_version:, document:, now: Clock.now)
+        id = @database[:orders].insert(ticket_id: ticket_id, customer_id: customer_id, created_at: now, catalogue_version: catalogue_version, revision: 0,
                                        document: JSON.generate(document))
         describe(id)
       end
 
-      # Another version of it; the one before stays readable. What was cancelled counts again.
+      # Another version of it; the one before stays readable.
       # @return [Integer] its id; to be called inside a transaction
-      def amend(id, customer_id:, catalogue_version:, document:, reason:, now: Time.now.utc)
+      def amend(id, customer_id:, catalogue_version:, document:, reason:, now: Clock.now)
         order = @database[:orders].where(id: id)
         old = order.first
         @database[:order_versions].insert(order_id: id, **old.slice(:version, :document, :catalogue_version, :created_at))
-        order.update(version: old[:version] + 1, revision: old[:revision] + 1, customer_id: customer_id, created_at: now,
-                     document: JSON.generate(document), catalogue_version: catalogue_version, amended_because: reason,
-                     cancelled_at: nil, cancelled_because: nil)
+        order.update(version: old[:version] + 1, customer_id: customer_id, created_at: now,
+                     document: JSON.generate(document), catalogue_version: catalogue_version, amended_because: reason)
         describe(id)
       end
 
-      # @return [Integer] its id; to be called inside the transaction that has seen it in force
-      def cancel(id, reason, who:, now: Time.now.utc)
-        @database[:orders].where(id: id).update(cancelled_at: now, cancelled_because: reason, revision: Sequel[:revision] + 1)
-        History.new(@database).note("cancelled", { order: id, reason: reason }, who: who)
-        describe(id)
-      end
+      # @return [Integer, nil] of a ticket's order
+      def id_of(ticket_id) = @database[:orders].where(ticket_id: ticket_id).get(:id)
 
       # @return [Integer, nil] of a ticket's order
       def revision_of(ticket_id) = @database[:orders].where(ticket_id: ticket_id).get(:revision)
@@ -74,7 +70,14 @@ module Gimlet
       # @param words [String, nil] that are looked for: order, customer, pump, work, numbers
       # @return [Paging::Page] summaries, the latest first
       def page(words, page)
-        Paging.call(@database[:order_list], :words, words, page) { |some| some.reverse(:order_id).select_map(:summary).map { |one| JSON.parse(one) } }
+        Paging.call(@database[:order_list], :words, words, page) { |some| listed(some.reverse(:order_id)) }
+      end
+
+      # @param state [String]
+      # @return [Array(Array<Hash>, Integer)] summaries, the one that stands longest first, and how many there are in all
+      def in_state(state, most)
+        rows = @database[:order_list].where(order_id: @database[:orders].where(state: state).order(:since, :id).limit(most).select(:id))
+        [listed(rows).sort_by { |row| [row["since"].to_s, row["id"]] }, @database[:orders].where(state: state).count]
       end
 
       # What lists show of orders that an earlier version kept, or kept with other columns; one that cannot be read is left out.
@@ -91,6 +94,11 @@ module Gimlet
       end
 
       private
+
+      def listed(rows)
+        live = @database[:orders].where(id: rows.select(:order_id)).select_hash(:id, %i[state since])
+        rows.select_map(%i[order_id summary]).map { |id, one| JSON.parse(one).merge(Core::Order::Summary::LIVE.keys.zip(live.fetch(id)).to_h) }
+      end
 
       def rows
         @database[:orders].left_join(:customers, id: :customer_id).select_all(:orders)

@@ -2,6 +2,7 @@
 
 require "digest"
 require "securerandom"
+require_relative "clock"
 require_relative "people"
 
 module Gimlet
@@ -22,7 +23,7 @@ module Gimlet
 
       # @param person [People::Person]
       # @return [String] what the cookie holds
-      def begin(person, now: Time.now.utc)
+      def begin(person, now: Clock.now)
         SecureRandom.urlsafe_base64(32).tap do |cookie|
           @database.transaction(mode: :immediate) do
             @database[:sessions].exclude(began_at: alive(now)).delete
@@ -34,7 +35,7 @@ module Gimlet
       end
 
       # @return [People::Person, nil]
-      def person(cookie, now: Time.now.utc)
+      def person(cookie, now: Clock.now)
         rows = @database[:sessions].join(:people, id: :person_id).where(digest: digest(cookie), active: true, began_at: alive(now))
         row = rows.select(Sequel[:people][:id], :name, :role).first
         row && People::Person.new(**row)

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "clock"
 
 module Gimlet
   module Store
@@ -15,7 +16,7 @@ module Gimlet
       # The latest readings of a ticket replace its earlier ones.
       # @param readings [Array<Hash>]
       # @return [Hash] id, ticket_id, readings, created_at
-      def record(ticket_id, readings, now: Time.now.utc)
+      def record(ticket_id, readings, now: Clock.now)
         @database[:sightings].insert_conflict(target: :ticket_id, update: { readings: JSON.generate(readings) })
                              .insert(ticket_id: ticket_id, readings: JSON.generate(readings), created_at: now)
         all.find { |row| row[:ticket_id] == ticket_id }

@@ -2,6 +2,7 @@
 
 require_relative "../core/input_error"
 require_relative "../core/value"
+require_relative "clock"
 
 module Gimlet
   module Store
@@ -35,7 +36,7 @@ module Gimlet
       # @param till [String, nil] the till's digest where that person is known there
       # @return [Array<String>] what was counted
       # @raise [Core::InputError] "locked", and nothing is counted
-      def count(name:, address:, till:, now: Time.now.utc)
+      def count(name:, address:, till:, now: Clock.now)
         counted = till ? ["till #{till} #{name.downcase}"] : [self.class.of_name(name), "address #{address}", "all"]
         @database.transaction(mode: :immediate) do
           @rows.where { last_at < now - FORGOTTEN_S }.delete
@@ -55,7 +56,7 @@ module Gimlet
       end
 
       # @return [Time, nil] until when strange tills are refused a name
-      def locked_until(name, now: Time.now.utc)
+      def locked_until(name, now: Clock.now)
         row = @rows.where(counted: self.class.of_name(name)).first
         row && wait_s(row, now).positive? ? row[:locked_until] : nil
       end

@@ -1,15 +1,19 @@
 # frozen_string_literal: true
 
 require_relative "../core/5_kit_plan/offers"
+require_relative "../core/desk/movements"
+require_relative "clock"
 require_relative "history"
+require_relative "ledger"
+require_relative "lives"
 require_relative "paging"
 require_relative "settings"
 
 module Gimlet
   module Store
-    # Prices and what lies on the shelf.
+    # Prices and what lies on the shelf. What lies there is a sum of the ledger; a price list that says otherwise is booked as a count.
     #
-    #   stock.all["PW-K220"].on_hand # => 3
+    #   stock.all["PW-K220"].free # => 3
     class Stock
       REVISION = "stock revision"
 
@@ -19,18 +23,35 @@ module Gimlet
         @lock = Mutex.new
       end
 
-      # @return [String, nil] changes with every change
-      def revision = @settings[REVISION]
+      # @return [String] changes with every price, and with every movement
+      def revision = "#{prices_revision}-#{@database[:movements].max(:id) || 0}"
 
-      # Read again only when it was changed, by this process or another.
+      # @return [String, nil] changes with every price
+      def prices_revision = @settings[REVISION]
+
+      # Only what moved is read again, unless prices were changed, by this process or another.
       # @return [Hash{String=>Core::KitPlan::Stock}]
       def all
-        revision = self.revision
+        prices, moved = prices_revision, @database[:movements].max(:id) || 0
         @lock.synchronize do
-          @all = nil unless @revision == revision
-          @revision = revision
-          @all ||= read
+          @all = @moved = nil unless @prices == prices
+          @all = (@all || {}).merge(read(@moved)).freeze unless @moved == moved
+          @prices, @moved = prices, moved
+          @all
         end
+      end
+
+      # As it looks to an order that is changed: what is promised to it, or in its bag, is free for it.
+      # @return [Hash{String=>Core::KitPlan::Stock}]
+      def for_order(id)
+        own = @database[:goods].where(order_id: id).select_map(%i[number reserved bagged])
+        known = [revision, id]
+        return @for_order.last if @for_order&.first == known
+
+        freed = own.to_h do |number, reserved, bagged|
+          [number, all[number].with(on_hand: all[number].on_hand + bagged, reserved: all[number].reserved - reserved)]
+        end
+        (@for_order = [known, all.merge(freed).freeze]).last
       end
 
       # @param words [String, nil] that numbers are found by
@@ -47,11 +68,10 @@ module Gimlet
         @database.synchronize do
           stage(rows)
           @database.transaction(mode: :immediate) do
-            next false unless [:any, revision].include?(on)
+            next false unless [:any, prices_revision].include?(on)
 
-            @database[:stock].insert_conflict(:replace).insert(@database[STAGED])
-            changes.each { |some| History.new(@database).note("prices", some, who: who) }
-            @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
+            price(who, changes)
+            count(who)
             true
           end
         end
@@ -73,17 +93,54 @@ module Gimlet
         rows.each_slice(SLICE) { |some| @database[STAGED].import(COLUMNS, some.map { |row| row.values_at(*COLUMNS) }) }
       end
 
+      def price(who, changes)
+        told = { price_cents: Sequel[:excluded][:price_cents], pack: Sequel[:excluded][:pack] }
+        @database[:stock].insert_conflict(target: :number, update: told)
+                         .insert(%i[number price_cents pack], @database[STAGED].where(true).select(:number, :price_cents, :pack))
+        changes.each { |some| History.new(@database).note("prices", some, who: who) }
+        @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
+      end
+
+      # Most of a list lies there as it says, or is promised to nobody and waited for by nobody: that is booked at once.
+      def count(who)
+        differing = @database[:stock].join(Sequel.as(STAGED, :staged), number: :number)
+                                     .exclude(Sequel[:staged][:on_hand] => nil).exclude(Sequel[:staged][:on_hand] => Sequel[:stock][:on_hand])
+        waiting = waited_for
+        one_by_one(differing.where { (Sequel[:staged][:on_hand] < Sequel[:stock][:reserved]) | Sequel.expr(Sequel[:stock][:number] => waiting) }, who)
+        change = Sequel[:staged][:on_hand] - Sequel[:stock][:on_hand]
+        @database[:movements].insert(%i[at who kind number quantity on_hand why],
+                                     differing.select(Clock.now, who, "counted", Sequel[:stock][:number], change, change, "price list"))
+      end
+
+      # Numbers that open orders want and have not.
+      def waited_for
+        @database[:goods].join(:orders, id: :order_id).where(stage: Ledger::OPEN).where { Sequel[:reserved] < Sequel[:wanted] - :bagged - :handed }
+                         .select(Sequel[:goods][:number])
+      end
+
+      def one_by_one(rows, who)
+        counts = rows.select_map([Sequel[:stock][:number], (Sequel[:staged][:on_hand] - Sequel[:stock][:on_hand]).as(:change)])
+        counts.each do |number, change|
+          lives.settle(lives.ledger.book([Core::Desk::Movement.new(kind: "counted", number: number, quantity: change, why: "price list")], who: who))
+        end
+      end
+
+      def lives = @lives ||= Lives.new(@database)
+
       # @return [Array<Hash>] number => [what it was, what it is], of those that change; many are several entries of the history
       def changes(rows)
-        before = @database[:stock].as_hash(:number)
-        changed = rows.reject { |row| before[row[:number]] == row }
+        before = @database[:stock].select(*COLUMNS).as_hash(:number)
+        told = rows.map { |row| row[:on_hand] ? row : row.merge(on_hand: before.dig(row[:number], :on_hand) || 0) }
+        changed = told.reject { |row| before[row[:number]] == row }
         changed.map { |row| [row[:number], [before[row[:number]]&.except(:number), row.except(:number)]] }.each_slice(NOTED).map(&:to_h)
       end
 
-      def read
-        @database[:stock].to_h do |row|
-          [row[:number], Core::KitPlan::Stock.new(price_cents: row[:price_cents], on_hand: row[:on_hand], pack: row[:pack])]
-        end.freeze
+      # @param since [Integer, nil] the last movement that is known
+      def read(since)
+        rows = since ? @database[:stock].where { moved > since } : @database[:stock]
+        rows.to_h do |row|
+          [row[:number], Core::KitPlan::Stock.new(**row.slice(:price_cents, :on_hand, :pack, :reserved))]
+        end
       end
     end
   end

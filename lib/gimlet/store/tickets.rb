@@ -3,6 +3,7 @@
 require "digest"
 require "json"
 require_relative "../core/ticket/kinds"
+require_relative "clock"
 require_relative "entry_log"
 require_relative "paging"
 
@@ -23,7 +24,7 @@ module Gimlet
 
       # @param key [String] made by the client: the same key twice is the same ticket
       # @return [Integer] its id
-      def open(key, now: Time.now.utc)
+      def open(key, now: Clock.now)
         @database[:tickets].insert_conflict.insert(key: key, created_at: now, updated_at: now)
         @database[:tickets].where(key: key).get(:id)
       end
@@ -42,7 +43,7 @@ module Gimlet
       # The same key twice counts once.
       # @yield [entries] what is there, within the transaction; answers the body, or raises
       # @return [Array<Core::Entry>] all of the ticket, with the one of this key
-      def append(id, now: Time.now.utc, **fields, &body)
+      def append(id, now: Clock.now, **fields, &body)
         @database.transaction(mode: :immediate) do
           all, added = @log.append(id, **fields, now: now, &body)
           listed_anew(id, added.kind, added.body, now) if added

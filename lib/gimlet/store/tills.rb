@@ -2,6 +2,7 @@
 
 require "digest"
 require "securerandom"
+require_relative "clock"
 
 module Gimlet
   module Store
@@ -24,7 +25,7 @@ module Gimlet
 
       # @param cookie [String, nil] that the till sent
       # @return [String] the cookie it keeps
-      def remember(cookie, person, now: Time.now.utc)
+      def remember(cookie, person, now: Clock.now)
         kept = known?(cookie) ? cookie : SecureRandom.urlsafe_base64(32)
         @database.transaction(mode: :immediate) do
           @database[:tills].insert_conflict(:replace).insert(digest: digest(kept), person_id: person.id, at: now)

@@ -9,6 +9,7 @@ import { Copies } from "./Copies";
 import { HistoryDesk } from "./HistoryDesk";
 import { People } from "./People";
 import { Prices } from "./Prices";
+import { Today } from "./Today";
 
 interface Part {
   name: string;
@@ -17,6 +18,7 @@ interface Part {
 
 /** What is looked after away from the counter; who may do it, the server says. */
 const PARTS: Record<string, Part> = {
+  today: { name: "Today", show: Today },
   prices: { name: "Prices and stock", show: Prices },
   catalogue: { name: "Catalogue", show: CatalogueDesk },
   people: { name: "People and scripts", show: People },
@@ -25,7 +27,7 @@ const PARTS: Record<string, Part> = {
 };
 
 export function DeskPage() {
-  const { part = "prices" } = useParams();
+  const { part = "today" } = useParams();
   const open = PARTS[part];
   return (
     <Page>

@@ -1,3 +1,4 @@
+import { here } from "../shell/format";
 import Box from "@mui/material/Box";
 import type { components } from "../api/schema";
 import { GoesAlong } from "./GoesAlong";
@@ -16,7 +17,7 @@ export function SealFound({ name, found, ticket = null }: { name: string; found:
       <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, display: "grid", gap: 0.75 }}>
         {found.map((one) => (
           <Box component="li" key={one.label} sx={{ bgcolor: "background.paper", px: 1.5, py: 0.75 }}>
-            <strong>{one.label}</strong>{one.number ? ` · ${one.on_hand} here` : ` · ${one.inner_mm} × ${one.section_mm} mm (±${one.inner_tolerance_mm}, ±${one.section_tolerance_mm ?? "?"})`}{one.material ? ` · ${one.material}` : ""} — {one.words}
+            <strong>{one.label}</strong>{one.number ? ` · ${here({ on_hand: one.on_hand ?? 0, promised: one.promised ?? 0 })}` : ` · ${one.inner_mm} × ${one.section_mm} mm (±${one.inner_tolerance_mm}, ±${one.section_tolerance_mm ?? "?"})`}{one.material ? ` · ${one.material}` : ""} — {one.words}
             <GoesAlong ticket={ticket} number={one.number} why={`ring by its size: ${one.words}`} />
             {one.share >= 0.01 && ` ${Math.round(one.share * 100)} % likely the very size.`}
             {where(one).map((use) => <Small key={use}>sits in {use}</Small>)}

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
-import { price } from "../shell/format";
+import { here, price } from "../shell/format";
 import { Fields, filled } from "./Fields";
 import { GoesAlong } from "./GoesAlong";
 import { useMeasured } from "./useMeasured";
@@ -52,11 +52,11 @@ export function ValveBench({ ticket, start }: { ticket: number | null; start: Re
 function Valve({ choice, ticket }: { choice: Choice; ticket: number | null }) {
   return (
     <Box component="li" sx={{ bgcolor: "background.paper", px: 1.5, py: 0.75 }}>
-      <strong>{choice.maker} {choice.model}</strong> {choice.words}{choice.number && choice.price_cents !== null ? ` · whole: ${choice.number}, ${price(choice.price_cents)}, ${choice.on_hand} here` : ""}
+      <strong>{choice.maker} {choice.model}</strong> {choice.words}{choice.number && choice.price_cents !== null ? ` · whole: ${choice.number}, ${price(choice.price_cents)}, ${here(choice)}` : ""}
       <GoesAlong ticket={choice.price_cents === null ? null : ticket} number={choice.number} why={`valve that ${choice.words}`} />
       <Small>{choice.points.map((one) => one.says).join(" · ")}</Small>
       {choice.differs.length > 0 && <Muted>{choice.differs.join(" · ")}</Muted>}
-      <Muted>kits: {choice.kits.map((kit) => `${kit.number} ${kit.name}${kit.price_cents === null ? "" : `, ${price(kit.price_cents)}, ${kit.on_hand} here`}`).join(" · ")}</Muted>
+      <Muted>kits: {choice.kits.map((kit) => `${kit.number} ${kit.name}${kit.price_cents === null ? "" : `, ${price(kit.price_cents)}, ${here(kit)}`}`).join(" · ")}</Muted>
     </Box>
   );
 }

@@ -24,7 +24,7 @@ export function Change({ order }: { order: Order }) {
       void navigate(`/tickets/${order.ticket_id}`);
     });
   const cancel = () =>
-    attempt(told(api.POST("/api/orders/{id}/cancel", { params: { path: { id: order.id } }, body: { reason, revision: order.revision } })), () => {
+    attempt(told(api.POST("/api/orders/{id}/steps", { params: { path: { id: order.id } }, body: { kind: "cancel", key: freshKey(), reason, revision: order.revision } })), () => {
       setReason("");
       void cache.invalidateQueries({ queryKey: ["orders"] });
     });

@@ -18,7 +18,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
         <Link to="/" reloadDocument style={linkStyle}>New ticket</Link>
         <Link to="/orders" style={linkStyle}>Orders</Link>
         <Link to="/measure/seal" style={linkStyle}>Measure</Link>
-        <Link to="/desk/prices" style={linkStyle}>Desk</Link>
+        <Link to="/desk/today" style={linkStyle}>Desk</Link>
       </nav>
     </Box>
   );

@@ -31,6 +31,7 @@ export const theme = createTheme({
     MuiButton: { defaultProps: { disableElevation: true } },
     MuiCssBaseline: { styleOverrides: {
       ":focus-visible": { outline: `3px solid ${petrol}`, outlineOffset: 2 },
+      a: { color: petrol },
       h1: { fontSize: 20, margin: "0 0 8px" },
       h2: { fontSize: 18, margin: "8px 0 4px" },
       p: { margin: "6px 0" },

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../../counter/scan_piece"
+require_relative "../../counter/step_order"
 require_relative "../../exchange/paper/card"
 require_relative "../../exchange/paper/torque_strip"
 require_relative "../../present/order_view"
@@ -9,9 +11,21 @@ module Gimlet
     module Routes
       # Agreed orders, what becomes of them, and their cards.
       module Orders
+        # What routes here need besides the application's own.
+        module Helpers
+          def order_view(order)
+            Present::OrderView.call(order, lives.of(order.id), lives.steps(order.id), tax: shop["tax"] || "0", role: person&.role)
+          end
+
+          def step_order
+            Gimlet::Counter::StepOrder.new(database, orders: orders, lives: lives, customers: customers, role: person&.role)
+          end
+        end
+
         SHEETS = { "card" => Exchange::Paper::Card, "strip" => Exchange::Paper::TorqueStrip }.freeze
 
         def self.registered(app)
+          app.helpers Helpers
           reading(app)
           changing(app)
           printing(app)
@@ -19,26 +33,32 @@ module Gimlet
 
         def self.reading(app)
           app.serve("orders") { answer(listed(orders.page(params["q"], page_asked), :orders)) }
-          app.serve("order") { |id| answer(Present::OrderView.call(known_order(id))) }
+          app.serve("order") { |id| answer(order_view(known_order(id))) }
 
           app.serve("earlierOrder") do |id, version|
             earlier = orders.earlier(id, version) || missing("Order #{id} has no earlier version #{version}.")
-            answer(Present::OrderView.call(earlier))
+            answer(order_view(earlier))
           end
         end
 
         def self.changing(app)
           app.serve("placeOrder") do
             body = body_as("PlaceOrder")
-            order, fresh = place_order.call(body)
+            order, fresh = place_order(body["ticket_id"]).call(body)
             order || missing("There is no ticket #{body['ticket_id']}.")
-            answer(Present::OrderView.call(order), fresh ? 201 : 200)
+            answer(order_view(order), fresh ? 201 : 200)
           end
 
-          app.serve("cancelOrder") do |id|
+          app.serve("stepOrder") do |id|
             known_order(id)
-            Gimlet::Counter::CancelOrder.new(database, orders).call(id, body_as("CancelOrder"))
-            answer(Present::OrderView.call(known_order(id)))
+            step_order.call(id, body_as("NewStep"))
+            answer(order_view(known_order(id)))
+          end
+
+          app.serve("scanPiece") do |id|
+            known_order(id)
+            scanned = Gimlet::Counter::ScanPiece.new(step_order, lives, reference.snapshot).call(id, body_as("NewScan"))
+            answer({ **scanned.to_h, order: order_view(known_order(id)) })
           end
         end
 

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../plain"
+
 module Gimlet
   module Core
     module Catalogue
@@ -21,6 +23,19 @@ module Gimlet
             else Array(wanted).include?(variant.trait(key))
             end
           end
+        end
+
+        # @param series [Series] whose breaks it names
+        # @return [String] "serials before 31000, plunger 18 or 20"
+        def in_words(condition, series)
+          breaks = series.serial_breaks.to_h { |serial_break| [serial_break.id, serial_break.from] }
+          condition.map do |key, wanted|
+            case key
+            when "before" then "serials before #{breaks.fetch(wanted)}"
+            when "from" then "serials from #{breaks.fetch(wanted)}"
+            else "#{Plain.name(key.delete_suffix('_mm'))} #{Array(wanted).join(' or ')}"
+            end
+          end.join(", ")
         end
       end
     end

@@ -7,12 +7,15 @@ require_relative "../value"
 module Gimlet
   module Core
     module KitPlan
-      # What the shelf and the price list say of one number. `pack` is how many pieces one sale unit holds.
-      Stock = Value.of(:price_cents, :on_hand, :pack)
+      # What the shelf and the price list say of one number. `pack` is how many pieces one sale unit holds; `reserved` of those on hand are
+      # promised to orders.
+      Stock = Value.of(:price_cents, :on_hand, :pack, :reserved) do
+        def free = on_hand - (reserved || 0)
+      end
 
       # Something that can be sold. `covers` is { demanded part number => pieces in one sale unit },
-      # `pieces` everything that is in it, wanted or not.
-      Offer = Value.of(:number, :name, :kit, :covers, :pieces, :price_cents, :on_hand, :contents)
+      # `pieces` everything that is in it, wanted or not; `free` are on hand and promised to nobody.
+      Offer = Value.of(:number, :name, :kit, :covers, :pieces, :price_cents, :on_hand, :free, :contents)
 
       # Finds everything on the price list that serves a demand, supersessions and interchange followed.
       class Offers
@@ -75,7 +78,7 @@ module Gimlet
           stock = @stock[number] or return
           Offer.new(number: number, name: name, kit: kit, covers: covers, contents: contents,
                     pieces: contents.values.sum, price_cents: stock.price_cents,
-                    on_hand: stock.on_hand)
+                    on_hand: stock.on_hand, free: stock.free)
         end
       end
     end

@@ -25,9 +25,9 @@ module Gimlet
           end
         end
       end
-      # `short` is how many of the quantity are not on the shelf today; `pack` is how many pieces one of it holds; `reason` why the specialist
+      # `promised` of those on hand are other orders'; `short` is how many of the quantity are not free on the shelf today; `pack` is how many pieces one of it holds; `reason` why the specialist
       # set it by hand. `beside` is true of what goes along and serves nothing of the work itself: a ring, a nozzle's seal, a whole valve.
-      Line = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :short, :covers, :reason, :beside)
+      Line = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :promised, :short, :covers, :reason, :beside)
       # `reason` says why nothing covers it; `stand_ins` may take its place for a while.
       Unfilled = Value.of(:number, :name, :quantity, :reason, :stand_ins)
       # A line that the specialist set by hand: so many of `number`, 0 for none.
@@ -72,7 +72,7 @@ module Gimlet
 
         def solve(policy)
           free = (policy == "complete_sets" ? sets : @offers) - @fixed.keys
-          limits = policy == "on_shelf" ? free.to_h { |offer| [offer.number, offer.on_hand] } : {}
+          limits = policy == "on_shelf" ? free.to_h { |offer| [offer.number, offer.free] } : {}
           with_fixed(Cover.new(left_to_cover, free, limits: limits, solved: @solved).call)
         end
 
@@ -112,7 +112,7 @@ module Gimlet
         def line(offer, count)
           Line.new(number: offer.number, name: offer.name, kit: offer.kit, quantity: count, pack: offer.kit ? 1 : offer.pieces,
                    price_cents: offer.price_cents, total_cents: offer.price_cents * count, on_hand: offer.on_hand,
-                   short: [count - offer.on_hand, 0].max, covers: offer.covers, reason: @fixed[offer]&.reason)
+                   promised: offer.on_hand - offer.free, short: [count - offer.free, 0].max, covers: offer.covers, reason: @fixed[offer]&.reason)
         end
 
         # part number => pieces bought for it less pieces needed

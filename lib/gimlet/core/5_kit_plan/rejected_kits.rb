@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../plain"
 require_relative "../1_catalogue/condition"
 require_relative "../value"
 
@@ -32,12 +31,15 @@ module Gimlet
 
         def reason(kit, policy)
           return unless holds(kit).any? || meant_for_another?(kit)
-          return "meant for other pumps of the series: #{meant(kit.condition)}" if meant_for_another?(kit)
+          if meant_for_another?(kit)
+            return "meant for other pumps of the series: #{Catalogue::Condition.in_words(kit.condition,
+                                                                                         @demand.variant.series)}"
+          end
 
           by_hand = @fixed.find { |line| line.number == kit.number }
           return "taken off by hand: #{by_hand.reason}" if by_hand
           return "no price on file" unless @stock.key?(kit.number)
-          return "none on the shelf today" if policy == "on_shelf" && @stock[kit.number].on_hand.zero?
+          return "none free on the shelf today" if policy == "on_shelf" && @stock[kit.number].free.zero?
 
           "holds #{holds(kit).sum(&:last)} of the pieces needed: the lines above cost less or leave less over"
         end
@@ -58,17 +60,6 @@ module Gimlet
             pieces = kit.contents.slice(*@snapshot.serving(number)).values.sum
             [number, [pieces, need].min] if pieces.positive?
           end
-        end
-
-        def meant(condition)
-          breaks = @demand.variant.series.serial_breaks.to_h { |serial_break| [serial_break.id, serial_break.from] }
-          condition.map do |key, wanted|
-            case key
-            when "before" then "serials before #{breaks.fetch(wanted)}"
-            when "from" then "serials from #{breaks.fetch(wanted)}"
-            else "#{Plain.name(key.delete_suffix('_mm'))} #{Array(wanted).join(' or ')}"
-            end
-          end.join(", ")
         end
       end
     end

@@ -28,7 +28,8 @@ module Gimlet
 
         def line(line)
           pack = " packs of #{line[:pack]}" if line[:pack] > 1
-          "#{line[:quantity]}#{pack} × #{line[:number]} #{line[:name]}, #{format('%.2f', line[:price_cents] / 100.0)}"
+          to_come = ", #{line[:short]} to come" if line[:short].positive?
+          "#{line[:quantity]}#{pack} × #{line[:number]} #{line[:name]}, #{format('%.2f', line[:price_cents] / 100.0)}#{to_come}"
         end
 
         # Drawings follow from the pieces.

@@ -23,6 +23,8 @@ module Gimlet
           "price_cents" => [WHOLE, ->(order) { order.record["parts"]["price_cents"] }],
           "sure" => [{ "type" => "number" }, ->(order) { order.record["sure"] }]
         }.freeze
+        # What changes from step to step is not kept with them but looked up: state, and since when.
+        LIVE = { "state" => TEXT, "since" => TEXT }.freeze
         # Other columns, another format: what was kept in another is made anew.
         FORMAT = Digest::SHA256.hexdigest(COLUMNS.transform_values(&:first).inspect)[0, 12]
 
@@ -40,7 +42,7 @@ module Gimlet
         end
 
         # @return [Hash] JSON Schema
-        def schema = { "type" => "object", "required" => COLUMNS.keys, "properties" => COLUMNS.transform_values(&:first) }
+        def schema = { "type" => "object", "required" => COLUMNS.keys + LIVE.keys, "properties" => COLUMNS.transform_values(&:first).merge(LIVE) }
       end
     end
   end

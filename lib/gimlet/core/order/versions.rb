@@ -22,7 +22,7 @@ module Gimlet
                             "tolerance" => nil, "entered" => false, "doubt" => nil, "checked" => nil },
           "stacks" => { "positions" => [], "drawing" => nil, "checked" => nil }, "keep" => { "look" => [], "limits" => [] }
         }.freeze
-        PARTS_ROWS = { "lines" => { "pack" => 1, "reason" => nil }, "unfilled" => { "stand_ins" => [] } }.freeze
+        PARTS_ROWS = { "lines" => { "pack" => 1, "reason" => nil, "promised" => 0 }, "unfilled" => { "stand_ins" => [] } }.freeze
         LAYER = { "slot" => nil, "fates" => [], "look" => [], "inside" => nil }.freeze
         WHOLE = { "held" => [], "refit" => nil, "extent" => nil, "left_out" => {} }.freeze
 

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../fields"
 require_relative "../plain"
 require_relative "../input_error"
 
@@ -21,20 +22,7 @@ module Gimlet
         BECOMES = nil
 
         class << self
-          # @return [String] "not_sure" for NotSure
-          def id = name.split("::").last.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase
-
-          # @param schema [Hash] JSON Schema, plain data with string keys; it may refer to the OpenAPI document's
-          def field(name, schema, required: true)
-            fields[name] = schema
-            self.required << name if required
-          end
-
-          def fields = @fields ||= {}
-          def required = @required ||= []
-
-          # @return [Hash] of what is sent, besides kind, key and who; with whatever else must hold among the fields
-          def schema = { "properties" => fields, "required" => required }
+          include Fields
 
           # @return [Boolean] whether a client may send it
           def sent? = true

@@ -4,7 +4,7 @@ import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import type { KitPlan } from "../../api/types";
-import { packs, price } from "../../shell/format";
+import { here, packs, price } from "../../shell/format";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { SetLine } from "./SetLine";
 
@@ -31,7 +31,7 @@ export function PlanLines({ plan, ticket }: Props) {
               <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>{packs(line)}</TableCell>
               <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>{line.number}</TableCell>
               <TableCell>{line.name}{line.reason && <div>{line.beside ? "goes along" : "set by hand"}: {line.reason}</div>}</TableCell>
-              <TableCell>{line.short > 0 ? `${line.short} short` : `${line.on_hand} here`}</TableCell>
+              <TableCell>{line.short > 0 ? `${line.short} short: ${here(line)}` : here(line)}</TableCell>
               <TableCell align="right">{price(line.total_cents)}</TableCell>
               {ticket && <TableCell padding="none"><SetLine ticket={ticket} line={line} /></TableCell>}
             </TableRow>

@@ -73,7 +73,7 @@ function Lines({ lines }: { lines: TrayLine[] }) {
       {lines.map((line) => (
         <Box component="li" key={line.number} sx={{ display: "flex", gap: 1, py: 0.25 }}>
           <strong>{packs(line)}</strong>
-          <span style={{ flex: 1 }}>{line.number}<Box component="span" sx={{ display: "block", fontSize: 14, color: "text.secondary" }}>{line.name}{line.short > 0 ? `, ${line.short} short` : ""}</Box></span>
+          <span style={{ flex: 1 }}>{line.number}<Box component="span" sx={{ display: "block", fontSize: 14, color: "text.secondary" }}>{line.name}{line.short > 0 ? `, ${line.short} short${line.promised > 0 ? ` (${line.promised} promised)` : ""}` : ""}</Box></span>
           <span>{price(line.price_cents)}</span>
         </Box>
       ))}

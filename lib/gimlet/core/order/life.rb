@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+require_relative "goods"
+
+module Gimlet
+  module Core
+    class Order
+      # Where an order stands: its `stage`, which steps set, and its goods, which the ledger moves. `loans` are tools that are out for it.
+      #
+      #   Life.new(stage: "open", goods: goods).state # => "waiting"
+      Life = Value.of(:id, :stage, :goods, :loans, :valid_until, :today) do
+        # @return [String] one of STATES
+        def state
+          return stage unless stage == "open"
+          return "waiting" if goods.any? { |good| good.short.positive? }
+          return "ordered" if goods.any? { |good| good.open.positive? }
+
+          goods.all? { |good| good.checked == good.bagged } ? "checked" : "picked"
+        end
+
+        def good(number) = goods.find { |one| one.number == number }
+        def bagged? = goods.any? { |good| good.bagged.positive? }
+        def unchecked? = goods.any? { |good| good.checked < good.bagged }
+        def all_out? = goods.all? { |good| good.handed == good.wanted }
+        def part_delivered? = stage == "open" && goods.any? { |good| good.handed.positive? }
+      end
+
+      # The states in the order of a life, and what the desk calls them.
+      class Life
+        STATES = { "quoted" => "quote", "ordered" => "to pick", "waiting" => "waiting for parts", "picked" => "to check",
+                   "checked" => "ready to fetch", "handed_over" => "handed over", "closed" => "closed", "cancelled" => "cancelled" }.freeze
+        # Those in which something is still to be done.
+        LIVE = %w[quoted ordered waiting picked checked handed_over].freeze
+      end
+    end
+  end
+end

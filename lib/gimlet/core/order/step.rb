@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+require_relative "../desk/movements"
+require_relative "../fields"
+require_relative "../input_error"
+require_relative "../reason"
+require_relative "../value"
+require_relative "life"
+
+module Gimlet
+  module Core
+    class Order
+      # What one step of an order's life is. Each has a file in steps/ that says all of it:
+      #
+      #   class Pick < Step
+      #     NAME = "pick"                           # what somebody does
+      #     FROM = %w[ordered waiting].freeze       # states in which it may be done
+      #     ROLES = %w[counter bench keeper].freeze # who may, beside the owner
+      #     EFFECT = %w[picked].freeze              # movements that it makes
+      #     field "number", TEXT.call(40)           # what is sent
+      #
+      #     def self.call(body, life) ...           # checks it, and answers what comes of it
+      #     def self.words(body) ...                # how the history tells it
+      #   end
+      #
+      # Screen, API and docs/orders.md are made from these.
+      class Step
+        # What comes of a step: the movements, the stage where it is another, columns of the order that change, and what is kept of what was sent.
+        Outcome = Value.of(:movements, :stage, :columns, :body)
+
+        ROLES = %w[counter].freeze
+        EFFECT = [].freeze
+        # Whether it is begun elsewhere: by saving a ticket.
+        SAVING = false
+
+        TEXT = ->(longest) { { "type" => "string", "minLength" => 1, "maxLength" => longest } }
+        NOTE = { "type" => %w[string null], "maxLength" => 400 }.freeze
+        QUANTITY = { "type" => "integer", "minimum" => 1, "maximum" => 9999 }.freeze
+
+        # The revision of the order that somebody had before the eyes, where the step rests on it.
+        REVISION = { "type" => %w[integer null] }.freeze
+
+        class << self
+          include Fields
+
+          def schema = super.then { |own| own.merge("properties" => own["properties"].merge("revision" => REVISION)) }
+
+          # @param role [String, nil] nil while nobody is on file
+          # @return [Boolean]
+          def for?(role) = role.nil? || role == "owner" || self::ROLES.include?(role)
+
+          # @return [Boolean] whether it may be done now
+          def from?(life) = self::FROM.include?(life.state)
+
+          # @param body [Hash{String=>Object}] as it was sent
+          # @param life [Life]
+          # @return [Outcome]
+          # @raise [InputError] nothing is to be done
+          def call(body, _life) = outcome(body)
+
+          # @return [String]
+          def words(_body) = self::NAME
+
+          private
+
+          def outcome(body, movements: [], stage: nil, columns: {})
+            Outcome.new(movements: movements, stage: stage, columns: columns, body: body)
+          end
+
+          def move(kind, good, quantity, life, why = nil)
+            Desk::Movement.new(kind: kind, number: good.number, quantity: quantity, order_id: life.id, why: why)
+          end
+
+          # Movements of those goods that have something to move.
+          # @yield [Good] how many
+          def moves(kind, life, why = nil)
+            life.goods.filter_map { |good| (count = yield(good)).positive? ? move(kind, good, count, life, why) : nil }
+          end
+
+          def good(body, life)
+            life.good(body["number"]) || reject("number", "not_ordered", "Order #{life.id} has no #{body['number']}: see its list.")
+          end
+
+          # @raise [InputError] unless there are so many
+          def enough(there, body, sentence)
+            body["quantity"] <= there || reject("quantity", "too_many", sentence)
+          end
+
+          def reject(...) = InputError.reject(...)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+require_relative "../step"
+
+module Gimlet
+  module Core
+    class Order
+      module Steps
+        # A second look at a piece in the bag, against the order.
+        class Check < Step
+          NAME = "check"
+          FROM = %w[ordered waiting picked].freeze
+          ROLES = %w[counter bench keeper].freeze
+          EFFECT = %w[checked].freeze
+
+          field "number", TEXT.call(40)
+          field "quantity", QUANTITY
+
+          def self.call(body, life)
+            good = good(body, life)
+            unchecked = good.bagged - good.checked
+            enough(unchecked, body,
+                   good.bagged.zero? ? "No #{good.number} is in the bag yet: pick it first." : "#{left(unchecked)} × #{good.number} left to check.")
+            outcome(body, movements: [move("checked", good, body["quantity"], life)])
+          end
+
+          def self.left(unchecked) = unchecked.zero? ? "None" : "Only #{unchecked}"
+          private_class_method :left
+
+          def self.words(body) = "checked #{body['quantity']} × #{body['number']}"
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+require_relative "../step"
+
+module Gimlet
+  module Core
+    class Order
+      module Steps
+        # Nothing more comes of it: what went along and did not come back is charged.
+        class Close < Step
+          NAME = "close"
+          FROM = %w[handed_over].freeze
+
+          def self.call(body, life)
+            life.loans.any? && reject("loans", "tools_out",
+                                      "Tools are still out for order #{life.id}: #{life.loans.join(', ')}. Take them back first.")
+            outcome(body, stage: "closed")
+          end
+
+          def self.words(_body) = "closed"
+        end
+      end
+    end
+  end
+end

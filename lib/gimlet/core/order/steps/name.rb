@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+require_relative "../step"
+
+module Gimlet
+  module Core
+    class Order
+      module Steps
+        # Whose it is, said or corrected after it was saved.
+        class Name < Step
+          NAME = "say whose it is"
+          FROM = Life::STATES.keys.freeze
+          field "customer_id", { "type" => "integer" }
+
+          def self.call(body, _life) = outcome(body, columns: { customer_id: body["customer_id"] })
+          def self.words(body) = "for #{body['customer'] || "customer #{body['customer_id']}"}"
+        end
+      end
+    end
+  end
+end

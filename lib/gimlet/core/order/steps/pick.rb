@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+require_relative "../step"
+
+module Gimlet
+  module Core
+    class Order
+      module Steps
+        # Off the shelf, into the order's bag.
+        class Pick < Step
+          NAME = "pick"
+          FROM = %w[ordered waiting].freeze
+          ROLES = %w[counter bench keeper].freeze
+          EFFECT = %w[picked].freeze
+
+          field "number", TEXT.call(40)
+          field "quantity", QUANTITY
+
+          def self.call(body, life)
+            good = good(body, life)
+            good.open.zero? && reject("number", "complete", "All #{good.wanted} × #{good.number} are in the bag.")
+            enough(good.open, body, "Only #{good.open} more × #{good.number} are wanted.")
+            enough(good.reserved, body, "#{good.reserved.zero? ? 'None' : "Only #{good.reserved}"} of #{good.number} is promised to this order: " \
+                                        "the others have not come.")
+            outcome(body, movements: [move("picked", good, body["quantity"], life)])
+          end
+
+          def self.words(body) = "picked #{body['quantity']} × #{body['number']}"
+        end
+      end
+    end
+  end
+end

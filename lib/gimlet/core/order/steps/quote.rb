@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+require_relative "../step"
+
+module Gimlet
+  module Core
+    class Order
+      module Steps
+        # What it would cost, on paper, until a date.
+        class Quote < Step
+          NAME = "quote"
+          FROM = [].freeze
+          SAVING = true
+          # Days for which prices stand.
+          VALID_DAYS = 14
+
+          def self.call(body, _life) = outcome(body, stage: "quoted", columns: { valid_until: body["valid_until"] })
+          def self.words(body) = "quoted until #{body['valid_until']}"
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,89 @@
+# frozen_string_literal: true
+
+require "date"
+require_relative "../core/order/life"
+require_relative "../core/order/steps"
+require_relative "clock"
+require_relative "entry_log"
+require_relative "ledger"
+
+module Gimlet
+  module Store
+    # Where orders stand: their goods, their steps, and the state that follows, kept so that lists find it.
+    #
+    #   lives.of(7).state                                  # => "waiting"
+    #   lives.take(7, outcome, kind: "pick", key: "k", who: "Ines")
+    class Lives
+      # @param database [Sequel::Database]
+      def initialize(database)
+        @database = database
+        @steps = EntryLog.new(database, :order_steps, :order_id)
+        @ledger = Ledger.new(database)
+      end
+
+      # @return [Ledger]
+      attr_reader :ledger
+
+      # @param id [Integer]
+      # @return [Core::Order::Life]
+      def of(id)
+        stage, valid_until = @database[:orders].where(id: id).get(%i[stage valid_until])
+        Core::Order::Life.new(id: id, stage: stage, goods: goods(id), loans: [], valid_until: valid_until && Date.parse(valid_until),
+                              today: Clock.today)
+      end
+
+      # @return [Array<Core::Entry>] its steps, in order
+      def steps(id) = @steps.of(id)
+
+      # @return [Boolean] whether a step with this key was taken
+      def taken?(id, key) = !@database[:order_steps].where(order_id: id, key: key).empty?
+
+      # What comes of a step; to be called inside the transaction that has seen where the order stands.
+      # @param outcome [Core::Order::Step::Outcome]
+      # @param goods [Array<Core::Order::Good>, nil] what is wanted from here on, where that is another
+      def take(id, outcome, kind:, key:, who:, goods: nil)
+        moved = outcome.movements.empty? ? [] : @ledger.book(outcome.movements, who: who)
+        want(id, goods) if goods
+        @steps.append(id, kind: kind, key: key, who: who, now: Clock.now) { outcome.body }
+        columns(id, outcome)
+        moved += @ledger.allocate(numbers(id), who: who) if outcome.stage || goods
+        settle([id, *moved])
+      end
+
+      # @param ids [Array<Integer>] of orders whose goods moved
+      def settle(ids)
+        ids.uniq.each do |id|
+          state = of(id).state
+          @database[:orders].where(id: id).exclude(state: state).update(state: state, since: Clock.now)
+        end
+      end
+
+      private
+
+      def numbers(id) = @database[:goods].where(order_id: id).select_map(:number)
+
+      def goods(id)
+        @database[:goods].where(order_id: id).left_join(:stock, number: :number).order(Sequel.lit("goods.rowid"))
+                         .select_all(:goods).select_append(:shelf).map { |row| Core::Order::Good.new(**row.except(:order_id)) }
+      end
+
+      # What is not wanted any more has no piece anywhere.
+      def want(id, goods)
+        rows = @database[:goods].where(order_id: id)
+        rows.exclude(number: goods.map(&:number)).delete
+        goods.each do |good|
+          row = good.to_h.slice(:number, :name, :wanted, :along, :price_cents, :pack)
+          @database[:goods].insert_conflict(target: %i[order_id number], update: row.except(:number)).insert(order_id: id, **row)
+        end
+      end
+
+      def columns(id, outcome)
+        change = outcome.columns.merge(stage: outcome.stage).compact
+        change[:cancelled_at] = Clock.now if outcome.stage == "cancelled"
+        change.merge!(cancelled_at: nil, cancelled_because: nil) if %w[open quoted].include?(outcome.stage)
+        change[:ordered_at] = Clock.now if outcome.stage == "open"
+        @database[:orders].where(id: id).update(**change, revision: Sequel[:revision] + 1)
+      end
+    end
+  end
+end

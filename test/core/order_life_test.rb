@@ -1,0 +1,189 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+require "date"
+
+# An order's life: every state by every step by every role, and what each does to the ledger.
+class OrderLifeTest < Minitest::Test
+  Order = Gimlet::Core::Order
+  Desk = Gimlet::Core::Desk
+
+  def good(**sums)
+    Order::Good.new(number: "A-1", name: "seal", wanted: 2, along: 0, price_cents: 500, pack: 1, **Order::Goods::NOTHING, **sums)
+  end
+
+  def life(stage = "open", goods = [good], loans: [])
+    Order::Life.new(id: 7, stage: stage, goods: goods, loans: loans, valid_until: Date.new(2026, 12, 1), today: Date.new(2026, 11, 29))
+  end
+
+  # By hand: what each state looks like on the shelf and in the bag.
+  STATES = {
+    "quoted" => ["quoted", {}], "ordered" => ["open", { reserved: 2 }], "waiting" => ["open", { reserved: 1 }],
+    "picked" => ["open", { bagged: 2, checked: 1 }], "checked" => ["open", { bagged: 2, checked: 2 }],
+    "handed_over" => ["handed_over", { handed: 2 }], "closed" => ["closed", { handed: 2 }], "cancelled" => ["cancelled", {}]
+  }.freeze
+
+  # By hand, from what a counter does: state => what may be done. Common practice, no source.
+  MAY = {
+    "quoted" => %w[amend prolong accept discount name cancel],
+    "ordered" => %w[amend discount name pick put_back check hand_over take_back cancel],
+    "waiting" => %w[amend discount name pick put_back check hand_over take_back cancel],
+    "picked" => %w[amend discount name put_back check hand_over take_back cancel],
+    "checked" => %w[amend discount name put_back hand_over take_back cancel],
+    "handed_over" => %w[name take_back close cancel], "closed" => %w[name take_back], "cancelled" => %w[amend name]
+  }.freeze
+
+  BENCH = %w[pick put_back check].freeze
+
+  # What each step is sent with, where it can be done.
+  BODIES = {
+    "prolong" => { "until" => "2026-12-24" }, "discount" => { "percent" => "5" }, "name" => { "customer_id" => 1 },
+    "pick" => { "number" => "A-1", "quantity" => 1 }, "put_back" => { "number" => "A-1", "quantity" => 1 },
+    "check" => { "number" => "A-1", "quantity" => 1 }, "hand_over" => { "how" => "fetched", "reason" => "in a hurry" },
+    "take_back" => { "number" => "A-1", "quantity" => 1, "because" => "unused", "to_shelf" => true },
+    "cancel" => { "reason" => "rang off", "handed" => "shelf" }, "amend" => { "reason" => "fewer", "wanted" => { "A-1" => 1 } },
+    "accept" => {}, "close" => {}
+  }.freeze
+
+  def in_state(state) = STATES.fetch(state).then { |stage, sums| life(stage, [good(**sums)]) }
+
+  def test_every_state_by_every_step_by_every_role
+    STATES.each_key do |state|
+      assert_equal state, in_state(state).state
+      Order::Steps::ALL.each_value do |step|
+        next if %w[quote place].include?(step.id)
+
+        assert_equal MAY.fetch(state).include?(step.id), step.from?(in_state(state)), "#{step.id} from #{state}"
+        %w[counter bench keeper owner].each do |role|
+          assert_equal %w[counter owner].include?(role) || BENCH.include?(step.id), step.for?(role), "#{step.id} by #{role}"
+          assert_equal step.from?(in_state(state)) && step.for?(role), Order::Steps.may(in_state(state), role).include?(step.id)
+        end
+        step.from?(in_state(state)) ? done(step, state) : refused(step, state)
+      end
+    end
+  end
+
+  # What may be done moves only what its row of the table says, and leaves nothing below zero. Where the pieces are not at hand it is refused in words.
+  def done(step, state)
+    here = in_state(state)
+    outcome = step.call(BODIES.fetch(step.id), here)
+    assert_empty outcome.movements.map(&:kind).uniq - step::EFFECT - ["released"], "#{step.id} from #{state}"
+    after = moved(here, outcome.movements)
+    assert_operator after.goods.first.to_h.slice(*Order::Goods::NOTHING.keys).values.min, :>=, 0, "#{step.id} from #{state}"
+    refute_empty step.words(outcome.body)
+  rescue Gimlet::Core::InputError => e
+    assert_match(/\.\z/, e.message)
+    assert_includes %w[pick put_back check hand_over take_back amend], step.id, "#{step.id} from #{state}: #{e.message}"
+  end
+
+  def refused(step, state)
+    error = assert_raises(Gimlet::Core::InputError) { Order::Steps.check(step.id, in_state(state)) }
+    assert_match(/\AOrder 7 is .+\.\z/, error.message)
+    assert_includes error.message, "“#{step::NAME}”"
+  end
+
+  # The ledger's sums, as the database keeps them.
+  def moved(life, movements, stage = nil)
+    goods = life.goods.map do |good|
+      movements.select { |one| one.number == good.number }.reduce(good) do |sum, one|
+        sum.with(**one.deltas.except(:on_hand).to_h { |key, delta| [key, sum[key] + delta] })
+      end
+    end
+    life.with(goods: goods, stage: stage || life.stage)
+  end
+
+  def refusal(step, body, life) = assert_raises(Gimlet::Core::InputError) { Order::Steps::ALL.fetch(step).call(body, life) }
+
+  def test_a_life_from_the_shelf_to_the_customer_and_back
+    life = life("open", [good(reserved: 2)])
+    step = lambda do |id, body|
+      outcome = Order::Steps.check(id, life).call(body, life)
+      life = moved(life, outcome.movements, outcome.stage)
+    end
+    step.call("pick", { "number" => "A-1", "quantity" => 2 })
+    assert_equal "picked", life.state
+    assert_equal "reason", refusal("hand_over", { "how" => "fetched" }, life).field
+    step.call("check", { "number" => "A-1", "quantity" => 2 })
+    step.call("put_back", { "number" => "A-1", "quantity" => 1 })
+    assert_equal ["ordered", 1], [life.state, life.goods.first.checked], "what goes back to the shelf is not checked any more"
+    step.call("hand_over", { "how" => "fetched" })
+    assert_equal ["ordered", 1], [life.state, life.goods.first.handed], "a part delivery leaves the order open"
+    step.call("pick", { "number" => "A-1", "quantity" => 1 })
+    step.call("hand_over", { "how" => "posted", "reason" => "the post goes" })
+    assert_equal "handed_over", life.state
+    assert_match(/Only 2/, refusal("take_back", BODIES["take_back"].merge("quantity" => 3), life).message)
+    step.call("take_back", BODIES["take_back"])
+    assert_equal 1, life.goods.first.out
+    step.call("close", {})
+    assert_equal "closed", life.state
+  end
+
+  def test_what_is_refused_says_why
+    picked = life("open", [good(bagged: 1, reserved: 1)])
+    assert_match(/None of A-1 is promised/, refusal("pick", BODIES["pick"], life).message)
+    assert_match(/All 2 × A-1 are in the bag/, refusal("pick", BODIES["pick"], life("open", [good(bagged: 2)])).message)
+    assert_match(/no B-2/, refusal("pick", { "number" => "B-2", "quantity" => 1 }, picked).message)
+    assert_match(/No A-1 is in the bag/, refusal("check", BODIES["check"], life("open", [good(reserved: 2)])).message)
+    assert_match(/None × A-1 left/, refusal("check", BODIES["check"], life("open", [good(bagged: 1, checked: 1, reserved: 1)])).message)
+    assert_match(/Nothing of order 7/, refusal("hand_over", BODIES["hand_over"], life("open", [good(reserved: 2)])).message)
+    assert_match(/2 pieces are with the customer/, refusal("cancel", { "reason" => "never fetched" }, in_state("handed_over")).message)
+    assert_equal "reason", refusal("cancel", { "reason" => " " }, in_state("ordered")).field
+    assert_match(/Tools are still out/, refusal("close", {}, life("handed_over", [good(handed: 2)], loans: ["PW-T11"])).message)
+    assert_match(/faulty/, refusal("take_back", BODIES["take_back"].merge("because" => "faulty"), in_state("closed")).message)
+    assert_match(/handed over already/, refusal("amend", BODIES["amend"], life("open", [good(handed: 2)])).message)
+    assert_match(/ran out on 2026-12-01/, refusal("accept", {}, life("quoted").with(today: Date.new(2026, 12, 2))).message)
+    assert_match(/past/, refusal("prolong", { "until" => "2026-11-28" }, life("quoted")).message)
+    assert_match(/written as/, refusal("prolong", { "until" => "soon" }, life("quoted")).message)
+    ["120", "-5", "ten", "5.555", ""].each { |typed| assert_equal "percent", refusal("discount", { "percent" => typed }, life).field, typed }
+  end
+
+  def test_a_cancelled_order_gives_everything_back
+    sums = { reserved: 1, bagged: 1, checked: 1 }
+    outcome = Order::Steps::Cancel.call({ "reason" => "rang off" }, life("open", [good(**sums)]))
+    after = moved(life("open", [good(**sums)]), outcome.movements)
+    assert_equal Order::Goods::NOTHING, after.goods.first.to_h.slice(*Order::Goods::NOTHING.keys)
+    assert_equal(1, outcome.movements.sum { |one| one.deltas[:on_hand] })
+  end
+
+  # A piece that goes along in case is charged when nothing more comes back, and not before.
+  def test_what_is_charged
+    kept = good(wanted: 3, along: 1, handed: 3)
+    assert_equal [2, 3], [kept.charged(over: false), kept.charged(over: true)]
+    back = kept.with(returned: 1)
+    assert_equal [2, 2], [back.charged(over: false), back.charged(over: true)]
+    assert_equal [1, 1], [back.with(returned: 2).charged(over: false), back.with(returned: 2).charged(over: true)]
+    assert_equal 2, good(wanted: 3, along: 1).charged(over: true)
+  end
+
+  # Whatever lies there and whoever waits: nothing is promised twice, the one who waits longest is served first.
+  def test_promises
+    random = Random.new(Minitest.seed)
+    500.times do
+      on_hand = random.rand(12)
+      wants = Array.new(random.rand(1..6)) do |order|
+        open = random.rand(5)
+        Desk::Allocation::Want.new(order_id: order, open: open, reserved: random.rand(open + 1))
+      end
+      changes = Desk::Allocation.call(on_hand, wants)
+      after = wants.to_h { |want| [want, want.reserved + changes.fetch(want.order_id, 0)] }
+      assert_operator after.values.sum, :<=, on_hand
+      after.each { |want, reserved| assert_includes 0..want.open, reserved }
+      assert_equal [on_hand, wants.sum(&:open)].min, after.values.sum, "nothing lies free while somebody waits"
+      next unless wants.sum(&:reserved) <= on_hand
+
+      wants.each { |want| assert_operator changes.fetch(want.order_id, 0), :>=, 0, "a promise that can be kept is kept" }
+      short = wants.index { |want| after[want] < want.open }
+      wants.drop((short || wants.size) + 1).each do |want|
+        assert_operator changes.fetch(want.order_id, 0), :<=, 0, "nobody passes one who waits longer"
+      end
+    end
+  end
+
+  def test_what_a_label_says
+    assert_equal %w[order 7], Desk::Code.read(" order  7 ").to_a
+    assert_equal %w[order 7], Desk::Code.read("http://127.0.0.1:4480/orders/7/bench").to_a
+    assert_equal %w[tool PW-T11/1], Desk::Code.read("tool pw-t11/1").to_a
+    assert_equal %w[number PW-4120], Desk::Code.read("pw-4120\n").to_a
+    ["ORDER 7", "TOOL PW-T11/1", "PW-4120"].each { |text| assert_equal text, Desk::Code.read(text).to_s }
+  end
+end
