@@ -16,12 +16,12 @@ class AuthorizationTest < Minitest::Test
   TABLE = {
     %w[health openapi session signIn signOut] => %w[nobody counter bench keeper owner],
     %w[vocabulary identify plan preview catalogue series measureSeal measureFlow chooseValve askMaterial] => %w[counter bench keeper owner],
-    %w[customers addCustomer openTickets openTicket freshTicket ticket addEntry sightings recordSighting placeOrder] => %w[counter owner],
+    %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar orderAgain quote openTickets openTicket freshTicket ticket addEntry sightings recordSighting placeOrder] => %w[counter owner],
     %w[orders order earlierOrder card strip bench noteAtBench] => %w[counter bench owner],
-    %w[stepOrder scanPiece today] => %w[counter bench keeper owner],
+    %w[stepOrder scanPiece today tools note bagLabel] => %w[counter bench keeper owner],
     %w[prices] => %w[counter keeper owner],
-    %w[uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice history historyTable] => %w[keeper owner],
-    %w[people putPerson leave newToken backup] => %w[owner]
+    %w[uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice addTool toolLabels history historyTable] => %w[keeper owner],
+    %w[eraseCustomer people putPerson leave newToken backup] => %w[owner]
   }.freeze
 
   def operations

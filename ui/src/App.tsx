@@ -9,6 +9,7 @@ const OrdersPage = lazy(() => import("./orders/OrdersPage").then((file) => ({ de
 const BenchPage = lazy(() => import("./bench/BenchPage").then((file) => ({ default: file.BenchPage })));
 const OrderPage = lazy(() => import("./orders/OrderPage").then((file) => ({ default: file.OrderPage })));
 const DeskPage = lazy(() => import("./desk/DeskPage").then((file) => ({ default: file.DeskPage })));
+const CustomerPage = lazy(() => import("./customers/CustomerPage").then((file) => ({ default: file.CustomerPage })));
 const MeasurePage = lazy(() => import("./measure/MeasurePage").then((file) => ({ default: file.MeasurePage })));
 
 export function App() {
@@ -26,6 +27,7 @@ export function App() {
             <Route path="/measure" element={<Navigate to="/measure/seal" replace />} />
             <Route path="/desk" element={<Navigate to="/desk/today" replace />} />
             <Route path="/measure/:what" element={<MeasurePage />} />
+            <Route path="/desk/customers/:id" element={<CustomerPage />} />
             <Route path="/desk/:part" element={<DeskPage />} />
             <Route path="*" element={<NotFoundPage />} />
           </Routes>

@@ -2,9 +2,10 @@
 
 require "json"
 require "sinatra/base"
-require_relative "../counter/add_customer"
 require_relative "../counter/add_entry"
 require_relative "../counter/identify_pump"
+require_relative "../counter/look_after_customers"
+require_relative "../counter/look_after_pumps"
 require_relative "../counter/note_at_bench"
 require_relative "../counter/place_order"
 require_relative "../counter/plan_rebuild"
@@ -15,9 +16,11 @@ require_relative "../store/entry_log"
 require_relative "../store/customers"
 require_relative "../store/lives"
 require_relative "../store/orders"
+require_relative "../store/pumps"
 require_relative "../store/settings"
 require_relative "../store/sightings"
 require_relative "../store/stock"
+require_relative "../store/tools"
 require_relative "../store/tickets"
 require_relative "../store/health"
 require_relative "authentication"
@@ -31,6 +34,7 @@ require_relative "router"
 require_relative "routes/bench"
 require_relative "routes/catalogue"
 require_relative "routes/counter"
+require_relative "routes/customers"
 require_relative "routes/desk"
 require_relative "routes/history"
 require_relative "routes/measuring"
@@ -40,6 +44,7 @@ require_relative "routes/prices"
 require_relative "routes/session"
 require_relative "routes/sightings"
 require_relative "routes/tickets"
+require_relative "routes/tools"
 require_relative "routes/uploads"
 require_relative "safe_answers"
 require_relative "serving"
@@ -67,6 +72,7 @@ module Gimlet
       register Serving
       register Routes::Session
       register Routes::Counter
+      register Routes::Customers
       register Routes::Tickets
       register Routes::Orders
       register Routes::Bench
@@ -77,6 +83,7 @@ module Gimlet
       register Routes::History
       register Routes::People
       register Routes::Prices
+      register Routes::Tools
       register Routes::Uploads
       all_served!
 
@@ -91,6 +98,8 @@ module Gimlet
         @tickets = Store::Tickets.new(database)
         @orders = Store::Orders.new(database)
         @lives = Store::Lives.new(database)
+        @pumps = Store::Pumps.new(database)
+        @tools = Store::Tools.new(database)
         @shop = Store::Settings.new(database)
         @bench = Store::EntryLog.new(database, :bench_entries, :order_id)
         @sightings = Store::Sightings.new(database)
@@ -114,7 +123,7 @@ module Gimlet
 
       private
 
-      attr_reader :database, :health, :stock, :customers, :tickets, :orders, :lives, :shop, :bench, :sightings, :authentication, :person
+      attr_reader :database, :health, :stock, :customers, :tickets, :orders, :lives, :pumps, :tools, :shop, :bench, :sightings, :authentication, :person
 
       def peer = Peer.new(env)
       def operation = env.fetch(Router::CALL).operation
@@ -136,7 +145,8 @@ module Gimlet
 
       def identify = Counter::IdentifyPump.new(stocked, customers)
       def plan = Counter::PlanRebuild.new(stocked.snapshot, stock.all, reference.tables)
-      def add_customer = Counter::AddCustomer.new(customers)
+      def look_after_customers = Counter::LookAfterCustomers.new(database, customers, who: who_asks)
+      def look_after_pumps = Counter::LookAfterPumps.new(pumps, reference.snapshot, today: Store::Clock.today)
       def known(entries) = Counter::Known.new(reference, customers, Core::Ticket::Folded.of(entries))
       def add_entry = Counter::AddEntry.new(stocked, tickets, customers)
       def note_at_bench = Counter::NoteAtBench.new(bench)
@@ -176,8 +186,10 @@ module Gimlet
       def place_order(ticket)
         newest
         work = Counter::WorkOnTicket.new(reference, stock_for(ticket), customers, orders)
-        Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, lives: lives, customers: customers, prices: stock_for(ticket))
+        Counter::PlaceOrder.new(work, database, prices: stock_for(ticket), **stores)
       end
+
+      def stores = { tickets: tickets, orders: orders, lives: lives, customers: customers, pumps: pumps, tools: tools }
 
       # @param schema [String] in the OpenAPI document
       # @return [Hash] checked, string keys

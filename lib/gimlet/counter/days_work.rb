@@ -1,13 +1,13 @@
 # frozen_string_literal: true
 
-require "json"
+require_relative "../core/desk/due"
 require_relative "../core/value"
 
 module Gimlet
   module Counter
     # What the day waits for, by what is to be done next.
     #
-    #   DaysWork.new(tickets: tickets, orders: orders).call.map(&:id) # => ["to_answer", "to_pick", ...]
+    #   DaysWork.new(**shop).call.map(&:id) # => ["to_answer", "to_pick", ...]
     class DaysWork
       # `total` counts all, `rows` are the first that wait.
       Pile = Core::Value.of(:id, :name, :total, :rows)
@@ -21,15 +21,13 @@ module Gimlet
       # Rows of a pile.
       SHOWN = 12
 
-      # @param tickets [Store::Tickets]
-      # @param orders [Store::Orders]
-      def initialize(tickets:, orders:)
-        @tickets = tickets
-        @orders = orders
+      # @param shop [Hash] tickets, orders, tools, pumps: the stores
+      def initialize(**shop)
+        @tickets, @orders, @tools, @pumps = shop.fetch_values(:tickets, :orders, :tools, :pumps)
       end
 
       # @return [Array<Pile>] also those in which nothing waits
-      def call = [calls, *ORDERS.map { |state, (id, name)| orders(state, id, name) }]
+      def call = [calls, *ORDERS.map { |state, (id, name)| orders(state, id, name) }, overdue, due]
 
       private
 
@@ -44,6 +42,24 @@ module Gimlet
       def orders(state, id, name)
         rows, total = @orders.in_state(state, SHOWN)
         Pile.new(id: id, name: name, total: total, rows: rows.map { |row| order(row) })
+      end
+
+      def overdue
+        rows = @tools.overdue(SHOWN).map do |tool|
+          Row.new(to: "/orders/#{tool.order_id}", what: "#{tool.tag} · #{tool.customer || 'nobody named'}", detail: "#{tool.name}, back by #{tool.until}",
+                  since: "#{tool.until}T00:00:00Z")
+        end
+        Pile.new(id: "overdue", name: "Tools overdue", total: @tools.count_overdue, rows: rows)
+      end
+
+      def due
+        rows, total = @pumps.due(Core::Desk::Due::AHEAD, SHOWN)
+        told = rows.map do |row|
+          where = [row[:designation], row[:stands]].reject(&:empty?).join(", ")
+          Row.new(to: "/desk/customers/#{row[:customer_id]}", what: [row[:name], row[:phone]].reject(&:empty?).join(" · "),
+                  detail: "#{where}: due #{row[:due_on]}", since: nil)
+        end
+        Pile.new(id: "to_ring", name: "To ring", total: total, rows: told)
       end
 
       def order(row)

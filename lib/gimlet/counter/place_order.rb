@@ -47,16 +47,13 @@ module Gimlet
       end
 
       # @param work [WorkOnTicket] on the newest catalogue
-      # @param database [Sequel::Database]
       # @param prices [Hash{String=>Core::KitPlan::Stock}] of what goes along
-      def initialize(work, database, tickets:, orders:, lives:, customers:, prices:)
+      # @param shop [Hash] tickets, orders, lives, customers, pumps: the stores
+      def initialize(work, database, prices:, **shop)
         @work = work
-        @lives = lives
-        @prices = prices
         @database = database
-        @tickets = tickets
-        @orders = orders
-        @customers = customers
+        @prices = prices
+        @tickets, @orders, @lives, @customers, @pumps = shop.fetch_values(:tickets, :orders, :lives, :customers, :pumps)
       end
 
       # @param request [Hash{String=>Object}] of the OpenAPI schema PlaceOrder: "on" is the last entry that was seen, "seen" the
@@ -110,8 +107,8 @@ module Gimlet
         return amend(view, fields, goods, request) if view.ticket.amends
 
         @orders.create(ticket_id: id, **fields).tap do |order|
-          step = request["valid_until"] ? Core::Order::Steps::Quote : Core::Order::Steps::Place
-          step(order, step, request.slice("reason", "valid_until"), goods, request)
+          step = request["quote"] ? Core::Order::Steps::Quote : Core::Order::Steps::Place
+          step(order, step, request.slice("reason"), goods, request)
         end
       end
 
@@ -133,18 +130,23 @@ module Gimlet
       # As it is read again.
       def plain(record) = JSON.parse(JSON.generate(record))
 
-      def remember(customer, view)
-        @customers.remember(customer, view.pump.designation)
+      def remember(order, customer, view)
+        told = view.ticket.readings.to_h { |row| row.transform_keys(&:to_sym).values_at(:trait, :value) }
+        pump = @pumps.remember(customer, view.pump.designation, told["serial"]&.to_s)
+        @pumps.change(pump, plate: told["plate"].to_s) if told["plate"]
+        @orders.for_customer(order, customer, pump)
         @customers.remember_tools(customer, Core::Ticket::Folded.of(@tickets.entries(view.id)).owned)
       end
 
       def save(id, view, record, request)
-        customer = view.ticket.customer_id
+        customer = view.customer&.fetch(:id)
         order = keep(view, id, { customer_id: customer, catalogue_version: view.planned.catalogue_version, document: record }, request)
         @tickets.append(id, kind: "ordered", key: "order #{order} on #{view.ticket.last}", who: request["who"] || "counter") do
           { "order_id" => order, "reason" => request["reason"] }
         end
-        remember(customer, view) if customer
+        remember(order, customer, view) if customer
+        lent = record[:tools].select { |tool| tool[:how] == "lent" }.filter_map { |tool| tool[:number] }
+        @lives.promise_tools(order, lent) unless request["quote"]
         order
       end
     end

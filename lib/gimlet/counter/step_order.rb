@@ -7,19 +7,23 @@ module Gimlet
   module Counter
     # One step of an order's life: checked against where it stands, booked in the ledger, noted.
     #
-    #   StepOrder.new(database, orders: orders, lives: lives, customers: customers).call(7, "kind" => "pick", "key" => "a", "number" => "PW-K220", "quantity" => 1)
+    #   StepOrder.new(database, care: care, **shop).call(7, "kind" => "pick", "key" => "a", "number" => "PW-K220", "quantity" => 1)
     class StepOrder
-      # Somebody whose work it is not.
+      # Who asks has another role.
       class NotTheirs < StandardError; end
 
+      # After these a pump is due at another time.
+      SERVICE = %w[hand_over take_back close cancel name].freeze
+
       # @param database [Sequel::Database]
+      # @param care [LookAfterPumps]
       # @param role [String, nil] of who asks; nil while nobody is on file
-      def initialize(database, orders:, lives:, customers:, role: nil)
+      # @param shop [Hash] orders, lives, customers, pumps, tools: the stores
+      def initialize(database, care:, role: nil, **shop)
         @database = database
-        @orders = orders
-        @lives = lives
-        @customers = customers
+        @care = care
         @role = role
+        @orders, @lives, @customers, @pumps, @tools = shop.fetch_values(:orders, :lives, :customers, :pumps, :tools)
       end
 
       # @param id [Integer] of an order that there is
@@ -42,9 +46,26 @@ module Gimlet
         life = @lives.of(id)
         outcome = Core::Order::Steps.check(step.id, life).call(named(request.slice(*step.fields.keys)), life)
         @lives.take(id, outcome, kind: step.id, key: request["key"], who: request["who"] || "counter")
+        keep_tools(id) if step.id == "accept"
+        whose(id, outcome.columns[:customer_id]) if step.id == "name"
+        pump = SERVICE.include?(step.id) && @orders.pump_of(id)
+        @care.settle(pump) if pump
       end
 
+      def keep_tools(id)
+        lent = @orders.find(id).record["tools"].select { |tool| tool["how"] == "lent" }
+        @lives.promise_tools(id, lent.filter_map { |tool| tool["number"] })
+      end
+
+      def whose(id, customer)
+        pump = @orders.find(id).record["pump"]
+        @orders.for_customer(id, customer, @pumps.remember(customer, pump["model"], nil))
+        @orders.describe(id)
+      end
+
+      # With whom or what it speaks of.
       def named(body)
+        return body.merge("found" => @tools.find(body["tool"])) if body["tool"]
         return body unless body["customer_id"]
 
         customer = @customers.find(body["customer_id"]) ||

@@ -2,7 +2,8 @@
 
 require_relative "../core/order/order"
 require_relative "../core/order/steps"
-require_relative "../core/order/total"
+require_relative "bench_summary"
+require_relative "lent_tool"
 
 module Gimlet
   module Present
@@ -17,21 +18,16 @@ module Gimlet
       # @param steps [Array<Core::Entry>]
       # @param tax [String] percent
       # @param role [String, nil] of who asks
+      # @param log [Core::Bench::Log] what was done at the bench
       # @return [Hash] of the OpenAPI schema Order
-      def call(order, life, steps, tax:, role:)
+      def call(order, life, steps, tax:, role:, log:)
         { **order.to_h, may: order.superseded? ? [] : Core::Order::Steps.may(life, role), state: life.state,
-                        goods: life.goods.map { |good| good(good) }, total: total(order, life, tax).to_h,
-                        life: steps.map { |step| step(step) } }
+                        goods: life.goods.map { |good| good(good) }, total: life.total(order.discount, tax).to_h,
+                        life: steps.map { |step| step(step) }, bench: BenchSummary.call(order, log),
+          tools: life.loans.map { |tool| LentTool.call(tool, life.today) } }
       end
 
       def good(good) = { **good.to_h, open: good.open, short: good.short, out: good.out }
-
-      # @return [Core::Order::Total]
-      def total(order, life, tax)
-        over = life.stage == "closed"
-        lines = life.goods.map { |good| [good.charged(over: over), good.price_cents] }
-        Core::Order::Total.of(lines, discount: order.discount, tax: tax)
-      end
 
       def step(step) = { at: step.at, who: step.who, kind: step.kind, words: Core::Order::Steps::ALL.fetch(step.kind).words(step.body) }
     end

@@ -1,42 +1,59 @@
 # frozen_string_literal: true
 
+require "json"
+require_relative "clock"
+
 module Gimlet
   module Store
-    # Who calls, and which pumps they are known to have.
+    # Who calls, and how they are reached. Their pumps are in Pumps; those that were merged into another are that other.
     #
     #   customers.find(1) # => {id: 1, name: "Nannyfield Goat Dairy", pumps: ["TK4L20"], tools: {...}, ...}
     class Customers
+      FIELDS = %i[name place phone email note].freeze
+      ERASED = "erased customer"
+
+      # @param database [Sequel::Database]
       def initialize(database)
         @database = database
       end
 
-      # @return [Array<Hash>] id, name, place, pumps
-      def all
-        pumps = @database[:customer_pumps].select_hash_groups(:customer_id, :designation)
-        @database[:customers].order(:name).map { |row| row.merge(pumps: pumps.fetch(row[:id], [])) }
+      # @param words [String, nil] that must all be found in name, place, phone, mail, or a pump of theirs
+      # @return [Array<Hash>] id, name, place, phone, email, note, pumps
+      def all(words = nil)
+        pumps = @database[:pumps].where(gone: false).order(:id).select_hash_groups(:customer_id, :designation)
+        found(words).order(:name).select(:id, *FIELDS).map { |row| row.merge(pumps: pumps.fetch(row[:id], []).uniq) }
       end
 
-      # @return [Hash, nil] as in `all`, with tools: { name => { "from", "to", "unit" } of a torque wrench, else {} }
+      # @return [Hash, nil] as in `all`, with tools: { name => { "from", "to", "unit" } of a torque wrench, else {} }, and last: { id, model, work }
+      #   of their last order, nil where there is none
       def find(id)
-        row = @database[:customers].where(id: id).first
-        row&.merge(pumps: @database[:customer_pumps].where(customer_id: id).order(Sequel.lit("rowid")).select_map(:designation), tools: tools(id))
+        row = @database[:customers].where(id: id).first or return
+        return find(row[:merged_into]) if row[:merged_into]
+
+        own = @database[:pumps].where(customer_id: id, gone: false).order(:id).select_map(:designation).uniq
+        row.slice(:id, *FIELDS).merge(pumps: own, tools: tools(id), last: last(id))
       end
 
-      # @return [Hash, nil] as in `all`; nil when somebody has that name already, whatever its capitals
-      def add(name, place)
-        return if @database[:customers].where(Sequel.function(:lower, :name) => name.downcase).any?
+      # @return [Hash, nil] who has that name, whatever its capitals
+      def named(name) = standing.where(Sequel.function(:lower, :name) => name.downcase).first
 
-        id = @database[:customers].insert(name: name, place: place)
-        { id: id, name: name, place: place, pumps: [] }
+      # @param fields [Hash{Symbol=>String}] of FIELDS
+      # @return [Hash] as in `all`
+      def add(fields)
+        id = @database[:customers].insert(fields)
+        find(id).except(:tools, :last)
       end
 
-      # @param rows [Array<Hash>] name, place, pumps
+      # @param fields [Hash{Symbol=>String}] of FIELDS
+      def change(id, fields) = @database[:customers].where(id: id).update(fields)
+
+      # @param rows [Array<Hash>] name, place, pumps, and more of FIELDS
       def upsert(rows)
         @database.transaction do
           rows.each do |row|
-            @database[:customers].insert_conflict.insert(name: row[:name], place: row[:place])
+            @database[:customers].insert_conflict.insert(row.slice(*FIELDS))
             id = @database[:customers].where(name: row[:name]).get(:id)
-            row[:pumps].each { |pump| remember(id, pump) }
+            row[:pumps].each { |pump| @database[:pumps].insert(customer_id: id, designation: pump) unless @database[:pumps].where(customer_id: id, designation: pump).any? }
           end
         end
       end
@@ -49,12 +66,41 @@ module Gimlet
         end
       end
 
-      # @param designation [String] a pump this customer turned out to have
-      def remember(id, designation)
-        @database[:customer_pumps].insert_conflict.insert(customer_id: id, designation: designation)
+      # All that one has goes to the other; to be called inside a transaction.
+      def merge(id, into)
+        @database[:customers].where(id: id).update(merged_into: into)
+        @database[:orders].where(customer_id: id).update(customer_id: into)
+        @database[:pumps].where(customer_id: id).update(customer_id: into)
+        kept = @database[:customer_tools].where(customer_id: into).select_map(:name)
+        @database[:customer_tools].where(customer_id: id).exclude(name: kept).update(customer_id: into)
+        @database[:customer_tools].where(customer_id: id).delete
+      end
+
+      # What the shop need not keep is gone; orders stay, with the name on their papers. To be called inside a transaction.
+      def erase(id)
+        @database[:customers].where(id: id).update(name: "#{ERASED} #{id}", place: "", phone: "", email: "", note: "", erased_at: Clock.now)
+        @database[:pumps].where(customer_id: id).update(serial: "", plate: "", stands: "", note: "", gone: true, due_on: nil)
+        @database[:customer_tools].where(customer_id: id).delete
       end
 
       private
+
+      def last(id)
+        told = @database[:orders].where(customer_id: id).join(:order_list, order_id: :id).reverse(Sequel[:orders][:id]).get(:summary) or return
+        JSON.parse(told).slice("id", "model", "work").transform_keys(&:to_sym)
+      end
+
+      def standing = @database[:customers].where(merged_into: nil, erased_at: nil)
+
+      def found(words)
+        words.to_s.downcase.split.first(8).reduce(standing) do |all, word|
+          like = "%#{@database[:customers].escape_like(word)}%"
+          by_pump = @database[:pumps].where(gone: false).where(Sequel.|(*%i[designation serial plate stands].map { |one| Sequel.ilike(one, like) }))
+          # A phone is found however it is spaced.
+          phone = Sequel.like(Sequel.function(:replace, :phone, " ", ""), like)
+          all.where(Sequel.|(*%i[name place email].map { |one| Sequel.ilike(one, like) }, phone, { id: by_pump.select(:customer_id) }))
+        end
+      end
 
       def tools(id)
         @database[:customer_tools].where(customer_id: id).to_h do |row|

@@ -6,6 +6,7 @@ require_relative "../core/order/steps"
 require_relative "clock"
 require_relative "entry_log"
 require_relative "ledger"
+require_relative "tools"
 
 module Gimlet
   module Store
@@ -19,6 +20,7 @@ module Gimlet
         @database = database
         @steps = EntryLog.new(database, :order_steps, :order_id)
         @ledger = Ledger.new(database)
+        @tools = Tools.new(database)
       end
 
       # @return [Ledger]
@@ -28,7 +30,7 @@ module Gimlet
       # @return [Core::Order::Life]
       def of(id)
         stage, valid_until = @database[:orders].where(id: id).get(%i[stage valid_until])
-        Core::Order::Life.new(id: id, stage: stage, goods: goods(id), loans: [], valid_until: valid_until && Date.parse(valid_until),
+        Core::Order::Life.new(id: id, stage: stage, goods: goods(id), loans: @tools.of_order(id), valid_until: valid_until && Date.parse(valid_until),
                               today: Clock.today)
       end
 
@@ -46,6 +48,8 @@ module Gimlet
         want(id, goods) if goods
         @steps.append(id, kind: kind, key: key, who: who, now: Clock.now) { outcome.body }
         columns(id, outcome)
+        @tools.move(id, outcome.loan) if outcome.loan
+        @tools.drop(id) if outcome.stage == "cancelled"
         moved += @ledger.allocate(numbers(id), who: who) if outcome.stage || goods
         settle([id, *moved])
       end
@@ -57,6 +61,9 @@ module Gimlet
           @database[:orders].where(id: id).exclude(state: state).update(state: state, since: Clock.now)
         end
       end
+
+      # @param numbers [Array<String>] tools that are lent with it, as far as one is free
+      def promise_tools(id, numbers) = @tools.promise(id, numbers)
 
       private
 
@@ -82,6 +89,7 @@ module Gimlet
         change[:cancelled_at] = Clock.now if outcome.stage == "cancelled"
         change.merge!(cancelled_at: nil, cancelled_because: nil) if %w[open quoted].include?(outcome.stage)
         change[:ordered_at] = Clock.now if outcome.stage == "open"
+        change[:handed_at] = Clock.now if outcome.stage == "handed_over"
         @database[:orders].where(id: id).update(**change, revision: Sequel[:revision] + 1)
       end
     end

@@ -32,8 +32,19 @@ module Gimlet
       def create(ticket_id:, customer_id:, catalogue_version:, document:, now: Clock.now)
         id = @database[:orders].insert(ticket_id: ticket_id, customer_id: customer_id, created_at: now, catalogue_version: catalogue_version, revision: 0,
                                        document: JSON.generate(document))
+        for_customer(id, customer_id)
         describe(id)
       end
+
+      # @param customer_id [Integer, nil] whose it is
+      # @param pump_id [Integer, nil] which pump of theirs
+      def for_customer(id, customer_id, pump_id = nil)
+        name = @database[:customers].where(id: customer_id).get(:name)
+        @database[:orders].where(id: id).update(customer_id: customer_id, billed_to: name, **{ pump_id: pump_id }.compact)
+      end
+
+      # @return [Integer, nil] of the pump that it is for
+      def pump_of(id) = @database[:orders].where(id: id).get(:pump_id)
 
       # Another version of it; the one before stays readable.
       # @return [Integer] its id; to be called inside a transaction
@@ -43,6 +54,7 @@ module Gimlet
         @database[:order_versions].insert(order_id: id, **old.slice(:version, :document, :catalogue_version, :created_at))
         order.update(version: old[:version] + 1, customer_id: customer_id, created_at: now,
                      document: JSON.generate(document), catalogue_version: catalogue_version, amended_because: reason)
+        for_customer(id, customer_id)
         describe(id)
       end
 
@@ -93,6 +105,18 @@ module Gimlet
         nil
       end
 
+      # What lists show of it is made anew.
+      # @return [Integer] its id
+      def describe(id)
+        order = find(id)
+        @database[:order_list].insert_conflict(:replace)
+                              .insert(order_id: id, summary: JSON.generate(Core::Order::Summary.of(order)), words: Core::Order::Summary.words(order))
+        id
+      end
+
+      # @return [Array<Core::Order>] of a customer, the last first
+      def of_customer(id, most = 50) = rows.where(Sequel[:orders][:customer_id] => id).reverse(Sequel[:orders][:id]).limit(most).map { |row| present(row) }
+
       private
 
       def listed(rows)
@@ -100,9 +124,10 @@ module Gimlet
         rows.select_map(%i[order_id summary]).map { |id, one| JSON.parse(one).merge(Core::Order::Summary::LIVE.keys.zip(live.fetch(id)).to_h) }
       end
 
+      # Papers name whom they were made for, also when the customer is erased.
       def rows
-        @database[:orders].left_join(:customers, id: :customer_id).select_all(:orders)
-                          .select_append(Sequel[:customers][:name].as(:customer))
+        name = Sequel.case([[{ Sequel[:customers][:erased_at] => nil }, Sequel[:customers][:name]]], Sequel[:orders][:billed_to])
+        @database[:orders].left_join(:customers, id: :customer_id).select_all(:orders).select_append(name.as(:customer))
       end
 
       def present(row)
@@ -118,13 +143,6 @@ module Gimlet
         Core::Order::Versions.read(JSON.parse(text))
       rescue JSON::ParserError
         Core::InputError.reject("record", "unreadable", "Order #{id} cannot be read: its record is damaged. Restore a copy that has it.")
-      end
-
-      def describe(id)
-        order = find(id)
-        @database[:order_list].insert_conflict(:replace)
-                              .insert(order_id: id, summary: JSON.generate(Core::Order::Summary.of(order)), words: Core::Order::Summary.words(order))
-        id
       end
     end
   end

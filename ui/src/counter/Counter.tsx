@@ -5,6 +5,7 @@ import { api, Problem, told } from "../api/client";
 import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { commandOf, type Command } from "../ticket/commands";
+import { useSameAgain } from "../customers/useSameAgain";
 import { usePreview } from "../ticket/usePreview";
 import { useDraft } from "../ticket/useDraft";
 import type { LiveTicket } from "../ticket/useTicket";
@@ -43,6 +44,7 @@ export function Counter({ ticket, view }: Props) {
   const choosing = useChoice(ticket, view);
   const typed = useTyped(view, draft.type);
   const cache = useQueryClient();
+  const sameAgain = useSameAgain();
 
   /** A refused command stays in the line, marked, so that the next typing takes its place. */
   const complain = (text: string) => {
@@ -77,7 +79,8 @@ export function Counter({ ticket, view }: Props) {
 
   const saved = (order: TicketView | null) => {
     if (!order) return;
-    setSaid({ text: `Order ${order.order_id} is saved. Type card for the work card.`, wrong: false });
+    const whose = order.ticket.customer_id === null ? " Nobody is named: say whose it is below." : "";
+    setSaid({ text: `Order ${order.order_id} is saved. Type card for the work card.${whose}`, wrong: false });
     setOpen("Hand over");
   };
 
@@ -109,14 +112,20 @@ export function Counter({ ticket, view }: Props) {
 
   /** Writes down who calls, and names them on the ticket. */
   const newCustomer = async (typed: string) => {
-    const [name = "", place = ""] = typed.split(/,(?=[^,]*$)/).map((part) => part.trim());
     try {
-      const customer = await told(api.POST("/api/customers", { body: { name, place } }));
+      const customer = await told(api.POST("/api/customers", { body: { line: typed } }));
       void cache.invalidateQueries({ queryKey: ["customers"] });
       return await fromLine(() => ticket.add("line", { kind: "customer", customer_id: customer.id }));
     } catch (error) {
       return complain((error as Problem).message);
     }
+  };
+
+  const again = () => {
+    const last = view.ticket.customer?.last;
+    if (!last) return complain(view.ticket.customer ? "They have had no order yet." : "Name the customer first: type the name.");
+    draft.type("");
+    sameAgain.mutate(last.id, { onError: (error) => complain(error.message) });
   };
 
   const obey = (order: Command) => {
@@ -125,6 +134,8 @@ export function Counter({ ticket, view }: Props) {
       case "unsure": return reply(null, "line");
       case "carry_on": return carryOn();
       case "save": return fromLine(() => ticket.order("line", order.reason)).then(saved);
+      case "quote": return fromLine(() => ticket.order("line", order.reason, true)).then(saved);
+      case "again": return again();
       case "stands": return settle(order.reason ?? "");
       case "strike": return strike("struck", order.number);
       case "bring_back": return strike("restored", order.number);

@@ -4,9 +4,11 @@ import { useParams } from "react-router";
 import { Page } from "../shell/Page";
 import { PlaceLink } from "../shell/PlaceLink";
 import { TwoColumns } from "../shell/TwoColumns";
+import { Customers } from "../customers/Customers";
 import { CatalogueDesk } from "./CatalogueDesk";
 import { Copies } from "./Copies";
 import { HistoryDesk } from "./HistoryDesk";
+import { LentTools } from "./LentTools";
 import { People } from "./People";
 import { Prices } from "./Prices";
 import { Today } from "./Today";
@@ -19,6 +21,8 @@ interface Part {
 /** What is looked after away from the counter; who may do it, the server says. */
 const PARTS: Record<string, Part> = {
   today: { name: "Today", show: Today },
+  customers: { name: "Customers", show: Customers },
+  tools: { name: "Lent tools", show: LentTools },
   prices: { name: "Prices and stock", show: Prices },
   catalogue: { name: "Catalogue", show: CatalogueDesk },
   people: { name: "People and scripts", show: People },

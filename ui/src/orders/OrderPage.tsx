@@ -6,8 +6,10 @@ import type { Order } from "../api/types";
 import { day, percent } from "../shell/format";
 import { Page } from "../shell/Page";
 import { Agreed } from "./Agreed";
+import { AtTheBench } from "./AtTheBench";
 import { Change } from "./Change";
 import { GoodsList } from "./GoodsList";
+import { LentTools } from "./LentTools";
 import { LifeLine } from "./LifeLine";
 import { Money } from "./Money";
 import { NextStep } from "./NextStep";
@@ -51,10 +53,12 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
         <>
           <LifeLine order={order} />
           <NextStep steps={steps} />
+          <LentTools steps={steps} />
           <Box sx={{ display: "flex", gap: 3, alignItems: "start" }}>
             <Box sx={{ flex: 1, minWidth: 0 }}><GoodsList steps={steps} /></Box>
             <Money steps={steps} />
           </Box>
+          <AtTheBench order={order} />
           <WhoDidWhat order={order} />
           {(order.may.includes("amend") || order.may.includes("cancel")) && <Change order={order} />}
         </>
@@ -64,13 +68,14 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
   );
 }
 
+/** What is printed for it: the work, then what goes to the customer. */
 function Papers({ order }: { order: Order }) {
   const pdf = (name: string) => `/api/orders/${order.id}/${name}.pdf`;
+  const papers = [["card", "work card"], ["strip", "torque strip"], [order.state === "quoted" ? "quote" : "note", order.state === "quoted" ? "quote" : "delivery note"], ["label", "bag label"]] as const;
   return (
-    <Box sx={{ display: "flex", flexDirection: "column", gap: 1, flexShrink: 0, ml: 2 }}>
+    <Box sx={{ display: "flex", flexDirection: "column", gap: 0.75, flexShrink: 0, ml: 2, textAlign: "right" }}>
       <Button variant="contained" component={Link} to={`/orders/${order.id}/bench`}>At the bench</Button>
-      <Button variant="outlined" href={pdf("card")} target="_blank">Work card (PDF)</Button>
-      <Button variant="outlined" href={pdf("strip")} target="_blank">Torque strip (PDF)</Button>
+      <span>Print: {papers.map(([name, text], index) => <span key={name}>{index > 0 && " · "}<a href={pdf(name)} target="_blank" rel="noreferrer">{text}</a></span>)}</span>
     </Box>
   );
 }

@@ -19,8 +19,8 @@ export interface LiveTicket {
   busy: boolean;
   /** Adds one entry. Answers whether it was taken. */
   add: (where: string, step: Step) => Promise<boolean>;
-  /** Saves the order on what is on screen. */
-  order: (where: string, reason: string | null) => Promise<TicketView | null>;
+  /** Saves the order, or a quote, on what is on screen. */
+  order: (where: string, reason: string | null, quote?: boolean) => Promise<TicketView | null>;
   forget: () => void;
 }
 
@@ -90,7 +90,7 @@ export function useTicket(startId: number | null, who: string, onNumbered: (id: 
   });
 
   const ordering = useMutation({
-    mutationFn: (reason: string | null) => placeOrder(number.current, cache.getQueryData<TicketView>(["ticket", number.current]), reason, who),
+    mutationFn: (saved: Saved) => placeOrder(number.current, cache.getQueryData<TicketView>(["ticket", number.current]), saved, who),
     scope: { id: "ticket" },
     onSuccess: keep,
     // What changed since is shown before it is agreed.
@@ -124,13 +124,18 @@ export function useTicket(startId: number | null, who: string, onNumbered: (id: 
       },
       [attempt, send, who],
     ),
-    order: useCallback((where, reason) => attempt(where, save(reason)), [attempt, save]),
+    order: useCallback((where, reason, quote = false) => attempt(where, save({ reason, quote })), [attempt, save]),
     forget: useCallback(() => setProblem(null), []),
   };
 }
 
-async function placeOrder(id: number | null, seen: TicketView | undefined, reason: string | null, who: string): Promise<TicketView> {
+interface Saved {
+  reason: string | null;
+  quote: boolean;
+}
+
+async function placeOrder(id: number | null, seen: TicketView | undefined, { reason, quote }: Saved, who: string): Promise<TicketView> {
   if (id === null || !seen) throw new Problem({ detail: "There is nothing to save yet: say what the pump is and agree the work." });
-  await told(api.POST("/api/orders", { body: { ticket_id: id, on: seen.last, seen: seen.seen ?? [], revision: seen.amending?.revision ?? null, reason, who } }));
+  await told(api.POST("/api/orders", { body: { ticket_id: id, on: seen.last, seen: seen.seen ?? [], revision: seen.amending?.revision ?? null, reason, quote, who } }));
   return fetchView(id);
 }

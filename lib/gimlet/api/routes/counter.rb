@@ -15,20 +15,6 @@ module Gimlet
         end
 
         def self.registered(app)
-          asking(app)
-          naming(app)
-        end
-
-        # Who calls.
-        def self.naming(app)
-          app.serve("customers") { answer(customers.all) }
-          app.serve("addCustomer") do
-            body = body_as("NewCustomer")
-            answer(add_customer.call(body["name"], body["place"].to_s), 201)
-          end
-        end
-
-        def self.asking(app)
           app.serve("health") do
             found = health.call
             answer(Counter.health(found, found.can_read ? reference.snapshot : nil), found.can_write ? 200 : 503)

@@ -9,7 +9,7 @@ module Gimlet
       module Desk
         def self.registered(app)
           app.serve("today") do
-            piles = Gimlet::Counter::DaysWork.new(tickets: tickets, orders: orders).call
+            piles = Gimlet::Counter::DaysWork.new(**stores).call
             answer(piles: piles.map { |pile| { **pile.to_h, rows: pile.rows.map(&:to_h) } })
           end
         end

@@ -1,8 +1,13 @@
 # frozen_string_literal: true
 
+require_relative "../../core/bench/log"
+require_relative "../../counter/same_again"
 require_relative "../../counter/scan_piece"
 require_relative "../../counter/step_order"
 require_relative "../../exchange/paper/card"
+require_relative "../../exchange/paper/delivery_note"
+require_relative "../../exchange/paper/labels"
+require_relative "../../exchange/paper/quote"
 require_relative "../../exchange/paper/torque_strip"
 require_relative "../../present/order_view"
 
@@ -14,15 +19,32 @@ module Gimlet
         # What routes here need besides the application's own.
         module Helpers
           def order_view(order)
-            Present::OrderView.call(order, lives.of(order.id), lives.steps(order.id), tax: shop["tax"] || "0", role: person&.role)
+            Present::OrderView.call(order, lives.of(order.id), lives.steps(order.id), tax: tax, role: person&.role,
+                                                                                      log: Core::Bench::Log.of(bench.of(order.id)))
+          end
+
+          # Percent on top of all prices.
+          def tax = shop["tax"] || "0"
+
+          def printed(pdf, name)
+            content_type "application/pdf"
+            headers "Content-Disposition" => %(inline; filename="gimlet-#{name}.pdf")
+            pdf
+          end
+
+          def bag_label(order)
+            pump = order.record["pump"].values_at("model", "serials").compact.join(" ")
+            Exchange::Paper::Labels::Label.new(code: "ORDER #{order.id}", strong: "order #{order.id}", lines: [order.customer || "nobody named", pump])
           end
 
           def step_order
-            Gimlet::Counter::StepOrder.new(database, orders: orders, lives: lives, customers: customers, role: person&.role)
+            Gimlet::Counter::StepOrder.new(database, care: look_after_pumps, role: person&.role, **stores)
           end
         end
 
         SHEETS = { "card" => Exchange::Paper::Card, "strip" => Exchange::Paper::TorqueStrip }.freeze
+        # What goes to the customer with the goods.
+        PAPERS = { "quote" => Exchange::Paper::Quote, "note" => Exchange::Paper::DeliveryNote }.freeze
 
         def self.registered(app)
           app.helpers Helpers
@@ -55,6 +77,14 @@ module Gimlet
             answer(order_view(known_order(id)))
           end
 
+          app.serve("orderAgain") do |id|
+            order = known_order(id)
+            body = body_as("Again")
+            again = Gimlet::Counter::SameAgain.new(add_entry, tickets, orders.pump_of(id)&.then { |pump| pumps.find(pump) })
+            ticket = database.transaction(mode: :immediate) { again.call(order, key: body["key"], who: body["who"] || "counter") }
+            answer(view(ticket), 201)
+          end
+
           app.serve("scanPiece") do |id|
             known_order(id)
             scanned = Gimlet::Counter::ScanPiece.new(step_order, lives, reference.snapshot).call(id, body_as("NewScan"))
@@ -66,11 +96,16 @@ module Gimlet
           SHEETS.each do |name, sheet|
             app.serve(name) do |id|
               pdf = sheet.call(known_order(id), paper: params["paper"] || "A4", link: "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}")
-              content_type "application/pdf"
-              headers "Content-Disposition" => %(inline; filename="gimlet-#{name}-#{id}.pdf")
-              pdf
+              printed(pdf, "#{name}-#{id}")
             end
           end
+          PAPERS.each do |name, paper|
+            app.serve(name) do |id|
+              order, life = known_order(id), lives.of(id)
+              printed(paper.call(order, life, life.total(order.discount, tax), paper: params["paper"] || "A4"), "#{name}-#{id}")
+            end
+          end
+          app.serve("bagLabel") { |id| printed(Exchange::Paper::Labels.call([bag_label(known_order(id))], paper: params["paper"] || "A4"), "label-#{id}") }
         end
       end
     end

@@ -16,9 +16,11 @@ module Gimlet
           ["answer", [], "answer", "the answer of that number"], ["unsure", ["?"], "nothing", "not sure: the next question"],
           ["carry_on", ["", "ok"], "nothing", "goes on to the next answer, agreeing the work"], ["card", ["card"], "nothing", "the work card"],
           ["save", ["save"], "reason", "saves the order; with a reason where it is not sure"],
+          ["quote", ["quote"], "reason", "saves it as a quote of two weeks; with a reason where it is not sure"],
+          ["again", ["same again", "as last time"], "nothing", "a new ticket as the customer's last order"],
           ["stands", ["stands"], "reason", "the doubt stands, for this reason"], ["strike", ["strike"], "line", "takes back that line, or the last"],
           ["bring_back", ["back"], "line", "brings back that line, or the last"],
-          ["new_customer", ["new customer"], "name", "writes down a customer, with the place behind a comma, and names them"]
+          ["new_customer", ["new customer"], "name", "writes down a customer, place and phone behind commas, and names them"]
         ].map { |id, words, takes, does| Command.new(id: id, words: words, takes: takes, does: does) }.freeze
       end
     end

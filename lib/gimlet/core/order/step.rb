@@ -26,7 +26,8 @@ module Gimlet
       # Screen, API and docs/orders.md are made from these.
       class Step
         # What comes of a step: the movements, the stage where it is another, columns of the order that change, and what is kept of what was sent.
-        Outcome = Value.of(:movements, :stage, :columns, :body)
+        # `loan` says what becomes of a tool.
+        Outcome = Value.of(:movements, :stage, :columns, :loan, :body)
 
         ROLES = %w[counter].freeze
         EFFECT = [].freeze
@@ -63,8 +64,8 @@ module Gimlet
 
           private
 
-          def outcome(body, movements: [], stage: nil, columns: {})
-            Outcome.new(movements: movements, stage: stage, columns: columns, body: body)
+          def outcome(body, movements: [], stage: nil, columns: {}, loan: nil)
+            Outcome.new(movements: movements, stage: stage, columns: columns, loan: loan, body: body)
           end
 
           def move(kind, good, quantity, life, why = nil)
@@ -84,6 +85,12 @@ module Gimlet
           # @raise [InputError] unless there are so many
           def enough(there, body, sentence)
             body["quantity"] <= there || reject("quantity", "too_many", sentence)
+          end
+
+          # @raise [InputError] while a tool is out
+          def no_tools_out(life)
+            out = life.loans.select(&:out?).map(&:tag)
+            out.empty? || reject("loans", "tools_out", "Tools are still out for order #{life.id}: #{out.join(', ')}. Take them back first.")
           end
 
           def reject(...) = InputError.reject(...)

@@ -10,6 +10,7 @@ require_relative "steps/check"
 require_relative "steps/close"
 require_relative "steps/discount"
 require_relative "steps/hand_over"
+require_relative "steps/lend"
 require_relative "steps/name"
 require_relative "steps/pick"
 require_relative "steps/place"
@@ -17,6 +18,7 @@ require_relative "steps/prolong"
 require_relative "steps/put_back"
 require_relative "steps/quote"
 require_relative "steps/take_back"
+require_relative "steps/tool_back"
 
 module Gimlet
   module Core
@@ -25,7 +27,7 @@ module Gimlet
       #
       #   Steps.check("pick", Life.new(stage: "closed", goods: []), "counter") # raises: Order 7 is closed: it cannot … any more. …
       module Steps
-        ALL = [Quote, Place, Amend, Prolong, Accept, Discount, Name, Pick, PutBack, Check, HandOver, TakeBack, Close, Cancel]
+        ALL = [Quote, Place, Amend, Prolong, Accept, Discount, Name, Pick, PutBack, Check, HandOver, Lend, ToolBack, TakeBack, Close, Cancel]
               .to_h { |step| [step.id, step] }.freeze
 
         module_function

@@ -1,9 +1,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import type { TicketView } from "../../api/types";
+import { useOrder } from "../../api/queries";
+import type { Order, TicketView } from "../../api/types";
+import { useOrderSteps } from "../../orders/useOrderSteps";
+import { Whose } from "../../orders/Whose";
 import { Caution } from "../../shell/Caution";
 import type { LiveTicket } from "../../ticket/useTicket";
-
 import { SaveOrder } from "../tray/SaveOrder";
 import { CloseTicket } from "./CloseTicket";
 
@@ -12,6 +14,13 @@ interface Props {
   view: TicketView;
   onSave: (reason: string | null) => void;
 }
+
+function WhoseOrder({ id }: { id: number }) {
+  const { data: order } = useOrder(id);
+  return order && order.customer_id === null ? <Box sx={{ mt: 1.5 }}><Nobody key={id} order={order} /></Box> : null;
+}
+
+const Nobody = ({ order }: { order: Order }) => <Whose steps={useOrderSteps(order)} />;
 
 /** Cautions to say, the order to save, the card to print. */
 export function HandOver({ ticket, view, onSave }: Props) {
@@ -27,6 +36,7 @@ export function HandOver({ ticket, view, onSave }: Props) {
             <Button variant="outlined" href={`/orders/${order_id}`}>Order {order_id}</Button>
           </Box>
         )}
+        {order_id !== null && <WhoseOrder id={order_id} />}
         {view.amending && <p>This amends order {view.amending.id}: saving makes another version of it.{view.amending.cancelled_at && <strong> It was cancelled: {view.amending.cancelled_because}.</strong>}</p>}
         {order_id === null && plan && view.ticket.state === "open" && <SaveOrder ticket={ticket} lacking={view.lacking} where="Hand over" onSave={onSave} />}
         {order_id === null && !plan && "There is nothing to save yet: say what the pump is and agree the work."}

@@ -35,7 +35,7 @@ export function PumpAnswer({ ticket, view, onReply }: Props) {
   return (
     <>
       <ProblemNote ticket={ticket} where="Pump" />
-      <OwnedPumps pumps={view.order_id === null ? view.ticket.customer?.pumps ?? noPumps : noPumps} onChoose={own} />
+      <OwnedPumps pumps={view.order_id === null ? view.ticket.customer?.pumps ?? noPumps : noPumps} last={view.order_id === null ? view.ticket.customer?.last ?? null : null} onChoose={own} />
       <CallLog ticket={ticket} lines={view.call} />
       <Doubts ticket={ticket} view={view} />
       {!found.plausible && view.id !== null && <NotInCatalogue id={view.id} />}

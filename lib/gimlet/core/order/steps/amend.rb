@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../step"
+require_relative "quote"
 
 module Gimlet
   module Core
@@ -18,7 +19,9 @@ module Gimlet
             handed = life.goods.find { |good| good.handed > body["wanted"].fetch(good.number, 0) }
             handed && reject("wanted", "handed_over", "#{handed.handed} × #{handed.number} are handed over already: take them back first.")
             back = surplus(body, life)
-            outcome(body, movements: back, stage: life.stage == "quoted" ? "quoted" : "open")
+            return outcome(body, stage: "quoted", columns: { valid_until: (life.today + Quote::VALID_DAYS).iso8601 }) if life.stage == "quoted"
+
+            outcome(body, movements: back, stage: "open")
           end
 
           def self.surplus(body, life)

@@ -20,8 +20,7 @@ module Gimlet
 
           def self.call(body, life)
             Reason.check(body["reason"].strip, "Say in a few words why the order is cancelled.")
-            life.loans.any? && reject("loans", "tools_out",
-                                      "Tools are still out for order #{life.id}: #{life.loans.join(', ')}. Take them back first.")
+            no_tools_out(life)
             out = life.goods.sum(&:out)
             out.positive? && body["handed"].nil? &&
               reject("handed", "handed_over",

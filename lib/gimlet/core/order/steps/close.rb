@@ -12,8 +12,7 @@ module Gimlet
           FROM = %w[handed_over].freeze
 
           def self.call(body, life)
-            life.loans.any? && reject("loans", "tools_out",
-                                      "Tools are still out for order #{life.id}: #{life.loans.join(', ')}. Take them back first.")
+            no_tools_out(life)
             outcome(body, stage: "closed")
           end
 

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "date"
 require_relative "../step"
 
 module Gimlet
@@ -14,7 +15,11 @@ module Gimlet
           # Days for which prices stand.
           VALID_DAYS = 14
 
-          def self.call(body, _life) = outcome(body, stage: "quoted", columns: { valid_until: body["valid_until"] })
+          def self.call(body, life)
+            day = (life.today + VALID_DAYS).iso8601
+            outcome({ **body, "valid_until" => day }, stage: "quoted", columns: { valid_until: day })
+          end
+
           def self.words(body) = "quoted until #{body['valid_until']}"
         end
       end

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+require_relative "order_paper"
+
+module Gimlet
+  module Exchange
+    module Paper
+      # What went over the counter, what goes along in case, what is lent and what is still to come.
+      #
+      #   File.binwrite("note.pdf", DeliveryNote.call(order, life, total))
+      class DeliveryNote
+        # @param order [Core::Order]
+        # @param life [Core::Order::Life]
+        # @param total [Core::Order::Total]
+        # @return [String] the PDF
+        def self.call(order, life, total, paper: "A4") = new(order, life, total, paper).render
+
+        def initialize(order, life, total, paper)
+          @life = life
+          @total = total
+          @drawn = OrderPaper.new("Delivery note", order, paper, "ORDER #{order.id}")
+          @sheet = @drawn.sheet
+        end
+
+        # @return [String]
+        def render
+          @drawn.goods(@life.goods.select { |good| here(good).positive? }.map { |good| [here(good), good.number, good.name, good.price_cents] })
+          @drawn.total(@total)
+          list("Along in case: bring back what is not used", @life.goods.select { |good| good.along.positive? && here(good).positive? }) do |good|
+            "#{[good.along, here(good)].min} × #{good.number} #{good.name}: charged only when kept"
+          end
+          list("Lent: bring it back", @life.loans.select(&:out?)) do |tool|
+            "#{tool.tag} #{tool.name}, until #{tool.until}, deposit € #{format('%.2f', tool.deposit_cents / 100.0)}"
+          end
+          list("Still to come", @life.goods.select { |good| good.open.positive? }) { |good| "#{good.open} × #{good.number} #{good.name}" }
+          signed
+          @drawn.render
+        end
+
+        private
+
+        # With the customer, or in the bag that goes out now.
+        def here(good) = good.out + good.bagged
+
+        def list(title, rows)
+          return if rows.empty?
+
+          @sheet.heading title
+          rows.each { |row| @sheet.tick(yield(row)) }
+        end
+
+        def signed
+          @sheet.pdf.move_down 40
+          @sheet.line "received: ________________________________", size: Sheet::SMALL
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+require "time"
+require_relative "blank"
+require_relative "qr_code"
+require_relative "sheet"
+
+module Gimlet
+  module Exchange
+    module Paper
+      # What a quote and a delivery note have in common: for whom, for which pump, goods in a table, and what it comes to.
+      class OrderPaper
+        CODE = 70
+        TABLE = [45, 90, nil, 70, 75].freeze
+
+        # @param title [String]
+        # @param order [Core::Order]
+        # @param code [String] what the code in the corner says
+        def initialize(title, order, paper, code)
+          @sheet = Sheet.new(Paper.blank("#{title}, order #{order.id}", paper))
+          @order = order
+          head(title, code)
+        end
+
+        attr_reader :sheet
+
+        # @param rows [Array<Array(Integer, String, String, Integer)>] how many, number, name, cents each
+        def goods(rows)
+          cells = rows.map { |count, number, name, cents| [count, number, name, money(cents), money(count * cents)] }
+          @sheet.table([["qty", "number", "what", "each", "together"], *cells], TABLE)
+        end
+
+        # @param total [Core::Order::Total]
+        def total(total)
+          @sheet.pdf.move_down 6
+          sums(total).each { |name, cents| @sheet.pdf.text "#{name}   #{money(cents)}", align: :right }
+          @sheet.pdf.text "to pay   #{money(total.gross_cents)}", align: :right, style: :bold, size: Sheet::BIG
+          @sheet.line "Discount and tax are each rounded once, half a cent up.", size: Sheet::SMALL if total.discount_cents.positive? || total.tax_cents.positive?
+        end
+
+        # @return [String]
+        def render = @sheet.pdf.render
+
+        private
+
+        def sums(total)
+          [["goods", total.net_cents], ["less #{total.discount} %", -total.discount_cents], ["tax, #{total.tax} %", total.tax_cents]]
+            .reject { |name, cents| cents.zero? && name != "goods" }
+        end
+
+        def head(title, code)
+          QrCode.draw(@sheet.pdf, code, at: [@sheet.width - CODE, @sheet.pdf.cursor], size: CODE)
+          pump = @order.record["pump"]
+          @sheet.line "#{title}, order #{@order.id}", size: 20, style: :bold
+          @sheet.line @order.customer || "customer not named", size: Sheet::BIG
+          @sheet.line Time.parse(@order.created_at.to_s).strftime("%-d %B %Y")
+          @sheet.line "#{pump['maker']} #{pump['model']}#{", serials #{pump['serials']}" if pump['serials']}", strong: "Pump:"
+          @sheet.line "#{@order.record['work']['areas'].map { |area| area['name'] }.join(', ')}.", strong: "Work:"
+          @sheet.pdf.move_down 8
+        end
+
+        def money(cents) = "€ #{format('%.2f', cents / 100.0)}"
+      end
+    end
+  end
+end

@@ -1,0 +1,15 @@
+import type { Order } from "../api/types";
+import { Small } from "../shell/text";
+
+/** How far the work is, and the torques that were reached. */
+export function AtTheBench({ order: { bench } }: { order: Order }) {
+  if (!bench) return null;
+  return (
+    <section aria-label="Bench">
+      <h2>At the bench: {bench.done} of {bench.of} done</h2>
+      {bench.torques.map((one) => (
+        <Small key={one.name}><strong>{one.name}</strong>: {one.reached.join(", ")}{one.flagged.map((text) => <strong key={text}> · {text}</strong>)}</Small>
+      ))}
+    </section>
+  );
+}
