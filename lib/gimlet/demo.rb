@@ -33,6 +33,9 @@ module Gimlet
       Store::Settings.new(database)[MARK] = Time.now.utc.to_s
     end
 
+    # The three weeks before this morning.
+    def self.morning(database) = Morning.new(database).play
+
     # @param path [String] of the database
     def initialize(path)
       @path = path
@@ -45,7 +48,10 @@ module Gimlet
       aside if reset && File.exist?(@path)
       database = Store.connect(@path)
       fresh = !mine?(database)
-      self.class.seed(database) if fresh
+      if fresh
+        self.class.seed(database)
+        self.class.morning(database)
+      end
       staff(Store::People.new(database))
       fresh
     ensure
@@ -72,3 +78,5 @@ module Gimlet
     end
   end
 end
+
+require_relative "demo/morning"

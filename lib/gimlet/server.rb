@@ -8,6 +8,8 @@ require_relative "store/database"
 require_relative "store/health"
 require_relative "store/lock"
 require_relative "store/people"
+require_relative "store/stock"
+require_relative "supplier/stand_in"
 
 module Gimlet
   # A database that is served: by one process, sound when it starts, copied every so often.
@@ -39,10 +41,11 @@ module Gimlet
       sound
       people
       tell
-      API::App.new(@database, demo: @demo && loopback?).tap do |app|
+      API::App.new(@database, demo: @demo && loopback?, supplier: supplier).tap do |app|
         app.helpers.ready
         at_exit { app.helpers.uploads.stop }
         copies if minutes.positive?
+        learning(app.helpers)
       end
     rescue Sequel::Error, SystemCallError => e
       code, sentence = Store::Health.trouble(e) || ["unusable", "#{e.message.lines.first.strip}."]
@@ -86,6 +89,15 @@ module Gimlet
                 *Store::Backup.fault(folder)
     end
 
+    # The demo has a stand-in of its own.
+    # @return [Exchange::SupplierLink, nil]
+    def supplier
+      address = ENV["GIMLET_SUPPLIER"] || (@demo && Supplier::StandIn.start(Store::Stock.new(@database).all.transform_values(&:price_cents)).address)
+      address && Exchange::SupplierLink.new(address)
+    rescue ArgumentError => e
+      reject("supplier", e.message)
+    end
+
     def folder = Store::Backup.folder(@path)
     def minutes = Integer(ENV.fetch("GIMLET_BACKUP_MINUTES", MINUTES.to_s), exception: false) || MINUTES
 
@@ -105,6 +117,19 @@ module Gimlet
       backup.keep
     rescue StandardError => e
       warn "No copy was made: #{e.message}"
+    end
+
+    # Once a day, beside the work.
+    def learning(helpers)
+      Thread.new do
+        loop do
+          helpers.learn_anew
+          sleep(3600)
+        rescue StandardError => e
+          warn "Nothing was learned: #{e.message}"
+          sleep(3600)
+        end
+      end
     end
 
     def reject(code, sentence) = Core::InputError.reject("database", code, sentence)

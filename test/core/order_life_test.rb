@@ -26,12 +26,15 @@ class OrderLifeTest < Minitest::Test
   # By hand, from what a counter does: state => what may be done. Common practice, no source.
   MAY = {
     "quoted" => %w[amend prolong accept discount name cancel],
-    "ordered" => %w[amend discount name pick put_back check hand_over take_back cancel],
-    "waiting" => %w[amend discount name pick put_back check hand_over take_back cancel],
-    "picked" => %w[amend discount name put_back check hand_over take_back cancel],
-    "checked" => %w[amend discount name put_back hand_over take_back cancel],
-    "handed_over" => %w[name take_back close cancel], "closed" => %w[name take_back], "cancelled" => %w[amend name]
+    "ordered" => %w[amend discount name pick put_back check hand_over lend tool_back take_back cancel],
+    "waiting" => %w[amend discount name pick put_back check hand_over lend tool_back take_back cancel],
+    "picked" => %w[amend discount name put_back check hand_over lend tool_back take_back cancel],
+    "checked" => %w[amend discount name put_back hand_over lend tool_back take_back cancel],
+    "handed_over" => %w[name lend tool_back take_back close cancel], "closed" => %w[name take_back], "cancelled" => %w[amend name]
   }.freeze
+
+  FREE = Desk::Loan.new(tag: "PW-T11/1", number: "PW-T11", name: "guide pins", price_cents: 2500)
+  OUT = FREE.with(state: "out", order_id: 7, until: Date.new(2026, 12, 1), customer: "Hollin Orchard", deposit_cents: 2500)
 
   BENCH = %w[pick put_back check].freeze
 
@@ -42,7 +45,8 @@ class OrderLifeTest < Minitest::Test
     "check" => { "number" => "A-1", "quantity" => 1 }, "hand_over" => { "how" => "fetched", "reason" => "in a hurry" },
     "take_back" => { "number" => "A-1", "quantity" => 1, "because" => "unused", "to_shelf" => true },
     "cancel" => { "reason" => "rang off", "handed" => "shelf" }, "amend" => { "reason" => "fewer", "wanted" => { "A-1" => 1 } },
-    "accept" => {}, "close" => {}
+    "accept" => {}, "close" => {}, "lend" => { "tool" => "PW-T11/1", "found" => FREE, "until" => "2026-12-06", "deposit" => "25" },
+    "tool_back" => { "tool" => "PW-T11/1", "condition" => "good" }
   }.freeze
 
   def in_state(state) = STATES.fetch(state).then { |stage, sums| life(stage, [good(**sums)]) }
@@ -73,7 +77,7 @@ class OrderLifeTest < Minitest::Test
     refute_empty step.words(outcome.body)
   rescue Gimlet::Core::InputError => e
     assert_match(/\.\z/, e.message)
-    assert_includes %w[pick put_back check hand_over take_back amend], step.id, "#{step.id} from #{state}: #{e.message}"
+    assert_includes %w[pick put_back check hand_over take_back tool_back amend], step.id, "#{step.id} from #{state}: #{e.message}"
   end
 
   def refused(step, state)
@@ -128,13 +132,31 @@ class OrderLifeTest < Minitest::Test
     assert_match(/Nothing of order 7/, refusal("hand_over", BODIES["hand_over"], life("open", [good(reserved: 2)])).message)
     assert_match(/2 pieces are with the customer/, refusal("cancel", { "reason" => "never fetched" }, in_state("handed_over")).message)
     assert_equal "reason", refusal("cancel", { "reason" => " " }, in_state("ordered")).field
-    assert_match(/Tools are still out/, refusal("close", {}, life("handed_over", [good(handed: 2)], loans: ["PW-T11"])).message)
+    assert_match(/Tools are still out/, refusal("close", {}, life("handed_over", [good(handed: 2)], loans: [OUT])).message)
     assert_match(/faulty/, refusal("take_back", BODIES["take_back"].merge("because" => "faulty"), in_state("closed")).message)
     assert_match(/handed over already/, refusal("amend", BODIES["amend"], life("open", [good(handed: 2)])).message)
     assert_match(/ran out on 2026-12-01/, refusal("accept", {}, life("quoted").with(today: Date.new(2026, 12, 2))).message)
     assert_match(/past/, refusal("prolong", { "until" => "2026-11-28" }, life("quoted")).message)
     assert_match(/written as/, refusal("prolong", { "until" => "soon" }, life("quoted")).message)
     ["120", "-5", "ten", "5.555", ""].each { |typed| assert_equal "percent", refusal("discount", { "percent" => typed }, life).field, typed }
+  end
+
+  def test_tools_go_out_and_come_back
+    lent = Order::Steps::Lend.call(BODIES["lend"], life)
+    assert_equal({ state: "out", tag: "PW-T11/1", until: "2026-12-06", deposit_cents: 2500 }, lent.loan)
+    assert_match(/until 2026-12-06, deposit 25.00/, Order::Steps::Lend.words(lent.body))
+    assert_match(/is out with Hollin Orchard until 2026-12-01/, refusal("lend", BODIES["lend"].merge("found" => OUT), life).message)
+    assert_match(/promised to order 9/, refusal("lend", BODIES["lend"].merge("found" => FREE.with(state: "promised", order_id: 9)), life).message)
+    assert_match(/No tool has the tag/, refusal("lend", BODIES["lend"].merge("found" => nil), life).message)
+    assert_match(/is past/, refusal("lend", BODIES["lend"].merge("until" => "2026-11-28"), life).message)
+    assert_equal "until", refusal("lend", BODIES["lend"].merge("until" => "Friday"), life).field
+    ["lots", "-5", "2.345", "1000000", ""].each { |typed| assert_equal "deposit", refusal("lend", BODIES["lend"].merge("deposit" => typed), life).field, typed }
+    assert_equal [0, 2550, 2505], ["0", "€25,5", "25.05"].map { |typed| Desk::Deposit.cents(typed) }
+    out = life("handed_over", [good(handed: 2)], loans: [OUT])
+    assert_equal "back", Order::Steps::ToolBack.call({ "tool" => "pw-t11/1", "condition" => "worn" }, out).loan[:state]
+    assert_match(/is not out for order 7/, refusal("tool_back", BODIES["tool_back"], life).message)
+    refute OUT.overdue?(Date.new(2026, 12, 1))
+    assert OUT.overdue?(Date.new(2026, 12, 2))
   end
 
   def test_a_cancelled_order_gives_everything_back

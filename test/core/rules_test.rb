@@ -157,7 +157,7 @@ class RulesTest < Minitest::Test
     kit = STOCK.fetch("PW-K220")
     assert_nil reason.call(STOCK, "cheapest"), "bought"
     assert_equal "no price on file", reason.call(STOCK.except("PW-K220"), "cheapest")
-    assert_equal "none on the shelf today", reason.call(STOCK.merge("PW-K220" => kit.with(on_hand: 0)), "on_shelf")
+    assert_equal "none free on the shelf today", reason.call(STOCK.merge("PW-K220" => kit.with(on_hand: 0)), "on_shelf")
     assert_match(/holds \d+ of the pieces needed/, reason.call(STOCK.merge("PW-K220" => kit.with(price_cents: 10_000_000)), "cheapest"))
     by_hand = Core::KitPlan::Fixed.new(number: "PW-K220", quantity: 0, reason: "he has one")
     assert_equal "taken off by hand: he has one", reason.call(STOCK, "cheapest", fixed: [by_hand])

@@ -17,6 +17,7 @@ require_relative "../store/customers"
 require_relative "../store/lives"
 require_relative "../store/orders"
 require_relative "../store/pumps"
+require_relative "../store/purchases"
 require_relative "../store/settings"
 require_relative "../store/sightings"
 require_relative "../store/stock"
@@ -32,6 +33,7 @@ require_relative "peer"
 require_relative "request_limits"
 require_relative "router"
 require_relative "routes/bench"
+require_relative "routes/buying"
 require_relative "routes/catalogue"
 require_relative "routes/counter"
 require_relative "routes/customers"
@@ -76,6 +78,7 @@ module Gimlet
       register Routes::Tickets
       register Routes::Orders
       register Routes::Bench
+      register Routes::Buying
       register Routes::Desk
       register Routes::Sightings
       register Routes::Measuring
@@ -89,8 +92,10 @@ module Gimlet
 
       # @param database [Sequel::Database]
       # @param demo [Boolean] whether one key signs in on this machine
-      def initialize(database, demo: false)
+      # @param supplier [Exchange::SupplierLink, nil]
+      def initialize(database, demo: false, supplier: nil)
         super(nil)
+        @supplier = supplier
         @database = database
         @references = Counter::References.new(database)
         @stock = Store::Stock.new(database)
@@ -100,6 +105,7 @@ module Gimlet
         @lives = Store::Lives.new(database)
         @pumps = Store::Pumps.new(database)
         @tools = Store::Tools.new(database)
+        @purchases = Store::Purchases.new(database)
         @shop = Store::Settings.new(database)
         @bench = Store::EntryLog.new(database, :bench_entries, :order_id)
         @sightings = Store::Sightings.new(database)
@@ -117,13 +123,20 @@ module Gimlet
         @orders.describe_all
       end
 
+      # Once a day, and not where the owner has switched it off.
+      def learn_anew
+        return if !learn.on? || Counter::Learn.learned(database)&.fetch("at") == Store::Clock.today.iso8601
+
+        learn.call
+      end
+
       # Nothing is added to a file that is damaged.
       before { problem(503, "damaged", health.damage) if health.damage && !request.get? }
       before { @person = @authorization.call(env, env.fetch(Router::CALL).operation) }
 
       private
 
-      attr_reader :database, :health, :stock, :customers, :tickets, :orders, :lives, :pumps, :tools, :shop, :bench, :sightings, :authentication, :person
+      attr_reader :database, :health, :stock, :customers, :tickets, :orders, :lives, :pumps, :tools, :purchases, :supplier, :shop, :bench, :sightings, :authentication, :person
 
       def peer = Peer.new(env)
       def operation = env.fetch(Router::CALL).operation
@@ -189,7 +202,7 @@ module Gimlet
         Counter::PlaceOrder.new(work, database, prices: stock_for(ticket), **stores)
       end
 
-      def stores = { tickets: tickets, orders: orders, lives: lives, customers: customers, pumps: pumps, tools: tools }
+      def stores = { tickets: tickets, orders: orders, lives: lives, customers: customers, pumps: pumps, tools: tools, purchases: purchases }
 
       # @param schema [String] in the OpenAPI document
       # @return [Hash] checked, string keys

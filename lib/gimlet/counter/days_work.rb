@@ -21,13 +21,13 @@ module Gimlet
       # Rows of a pile.
       SHOWN = 12
 
-      # @param shop [Hash] tickets, orders, tools, pumps: the stores
+      # @param shop [Hash] tickets, orders, tools, pumps, purchases: the stores
       def initialize(**shop)
-        @tickets, @orders, @tools, @pumps = shop.fetch_values(:tickets, :orders, :tools, :pumps)
+        @tickets, @orders, @tools, @pumps, @purchases = shop.fetch_values(:tickets, :orders, :tools, :pumps, :purchases)
       end
 
       # @return [Array<Pile>] also those in which nothing waits
-      def call = [calls, *ORDERS.map { |state, (id, name)| orders(state, id, name) }, overdue, due]
+      def call = [calls, *ORDERS.map { |state, (id, name)| orders(state, id, name) }, deliveries, overdue, due]
 
       private
 
@@ -42,6 +42,15 @@ module Gimlet
       def orders(state, id, name)
         rows, total = @orders.in_state(state, SHOWN)
         Pile.new(id: id, name: name, total: total, rows: rows.map { |row| order(row) })
+      end
+
+      def deliveries
+        open = @purchases.open
+        rows = open.first(SHOWN).map do |one|
+          Row.new(to: "/desk/buying", what: "purchase #{one[:id]}", since: one[:at],
+                  detail: [one[:state] == "written" ? "not sent yet" : "expected #{one[:expected_on]}", *one[:lines].map { |line| line[:number] }].join(", "))
+        end
+        Pile.new(id: "to_receive", name: "Deliveries expected", total: open.size, rows: rows)
       end
 
       def overdue

@@ -20,12 +20,14 @@ module Gimlet
       # @param vocabulary [Core::Readings::Vocabulary] of the counter; traits that catalogue documents define are added
       # @param tables [Exchange::ReferenceFiles::Tables]
       # @param order_ids [Core::Identification::OrderIds] kept from catalogue to catalogue
-      def initialize(snapshot, vocabulary, tables, order_ids = Core::Identification::OrderIds.new)
+      # @param learned [Hash, nil] of Learn: what this counter's own tickets taught
+      def initialize(snapshot, vocabulary, tables, order_ids = Core::Identification::OrderIds.new, learned: nil)
+        learned ||= { "counts" => {}, "mistaken" => {}, "none" => Core::Readings::Likelihoods::NOT_IN_CATALOGUE }
         @snapshot = snapshot
         @tables = tables
-        @vocabulary = vocabulary.extended("traits" => snapshot.series.flat_map(&:trait_definitions).uniq, "work" => work(snapshot))
+        @vocabulary = vocabulary.extended("traits" => snapshot.series.flat_map(&:trait_definitions).uniq, "work" => work(snapshot)).mistaken(learned["mistaken"])
         @order_ids = order_ids
-        @field = Core::Identification::Field.new(Core::Identification::Hypotheses.of(snapshot), @vocabulary)
+        @field = Core::Identification::Field.new(Core::Identification::Hypotheses.of(snapshot, learned["counts"]), @vocabulary, none: learned["none"])
         @classes = {}
         @lock = Mutex.new
       end

@@ -4,6 +4,7 @@ require_relative "../exchange/reference_files"
 require_relative "../exchange/vocabulary_files"
 require_relative "../store/catalogue"
 require_relative "../store/settings"
+require_relative "learn"
 require_relative "reference"
 
 module Gimlet
@@ -36,6 +37,7 @@ module Gimlet
 
       # @param database [Sequel::Database]
       def initialize(database)
+        @database = database
         @catalogue = Store::Catalogue.new(database)
         @settings = Store::Settings.new(database)
         @order_ids = Core::Identification::OrderIds.new
@@ -62,7 +64,8 @@ module Gimlet
 
       private
 
-      def version = [@catalogue.version, @settings[VOCABULARY]]
+      # The catalogue, the shop's words, and what was learned.
+      def version = [@catalogue.version, @settings[VOCABULARY], Learn.mark(@database)]
 
       def builder_of(version)
         return @builder if @building == version && (@builder.alive? || @current&.first == version)
@@ -85,7 +88,9 @@ module Gimlet
       def made(version)
         snapshot = @catalogue.snapshot
         @order_ids.keep(snapshot.series)
-        Reference.new(snapshot, self.class.vocabulary(version.last), Exchange::ReferenceFiles::TABLES, @order_ids).warm(@current&.last&.scopes || [])
+        learned = version.last && Learn.learned(@database)
+        Reference.new(snapshot, self.class.vocabulary(version[1]), Exchange::ReferenceFiles::TABLES, @order_ids, learned: learned)
+                 .warm(@current&.last&.scopes || [])
       end
 
       def share(version, reference)

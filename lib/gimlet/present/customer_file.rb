@@ -1,30 +1,32 @@
 # frozen_string_literal: true
 
+require_relative "../core/desk/due"
 require_relative "bench_summary"
 
 module Gimlet
   module Present
     # All that the shop knows of a customer: who, their pumps with what each got and when it is due, their orders, the tools they have.
     #
-    #   CustomerFile.call(customer, pumps: rows, due: {9 => reasons}, orders: orders, logs: {}, tools: [])[:pumps].first[:due]
+    #   CustomerFile.call(customer, today: today, pumps: rows, due: {9 => reasons}, orders: orders, logs: {}, tools: [])[:pumps].first[:due]
     module CustomerFile
       module_function
 
+      # @param today [Date]
       # @param pumps [Array<Hash>] of Store::Pumps
       # @param due [Hash{Integer=>Array<Core::Desk::Due::Reason>}] by pump
       # @param orders [Array<Array(Core::Order, Core::Order::Life, Integer)>] with where it stands, and the pump it is for
       # @param logs [Hash{Integer=>Core::Bench::Log}] by order
       # @param tools [Array<Core::Desk::Loan>] out with them
       # @return [Hash] of the OpenAPI schema CustomerFile
-      def call(customer, pumps:, due:, orders:, logs:, tools:)
+      def call(customer, today:, pumps:, due:, orders:, logs:, tools:)
         jobs = orders.map { |order, life, pump| { pump: pump, **job(order, life, logs.fetch(order.id)) } }
-        { **customer.except(:tools, :pumps, :last), pumps: pumps.map { |row| pump(row, due, jobs) }, orders: jobs.map { |one| one.except(:pump) },
+        { **customer.except(:tools, :pumps, :last), pumps: pumps.map { |row| pump(row, today, due, jobs) }, orders: jobs.map { |one| one.except(:pump) },
           tools: tools.map { |tool| { tag: tool.tag, name: tool.name, until: tool.until&.iso8601, order_id: tool.order_id } } }
       end
 
-      def pump(row, due, jobs)
+      def pump(row, today, due, jobs)
         { **row.slice(:id, :designation, :serial, :plate, :stands, :hours_per_week, :months, :due_by_hand, :due_on, :note, :gone, :rung_on),
-          due: due.fetch(row[:id], []).map { |reason| { on: reason.on&.iso8601, text: reason.text } },
+          to_ring: !row[:gone] && Core::Desk::Due.to_ring?(row[:due_on], today), due: due.fetch(row[:id], []).map { |reason| { on: reason.on&.iso8601, text: reason.text } },
           orders: jobs.select { |one| one[:pump] == row[:id] }.map { |one| one[:id] } }
       end
 

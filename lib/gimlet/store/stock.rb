@@ -55,8 +55,40 @@ module Gimlet
       end
 
       # @param words [String, nil] that numbers are found by
+      # @param named [Array<String>] numbers whose names have the words
       # @return [Paging::Page] of rows
-      def page(words, page) = Paging.call(@database[:stock], Sequel.function(:lower, :number), words, page) { |rows| rows.order(:number).all }
+      def page(words, page, named = [])
+        return Paging.call(@database[:stock], Sequel.function(:lower, :number), words, page) { |rows| rows.order(:number).all } if named.empty?
+
+        found = @database[:stock].where(Sequel.|({ number: named }, Sequel.ilike(:number, "%#{@database[:stock].escape_like(words)}%")))
+        Paging.call(found, :number, nil, page) { |rows| rows.order(:number).all }
+      end
+
+      # @return [Hash, nil] of one number
+      def row(number) = @database[:stock].where(number: number).first
+
+      # @param fields [Hash] shelf, level
+      def change(number, fields) = @database[:stock].where(number: number).update(fields)
+
+      # @return [Hash{String=>Integer}] by hand
+      def levels = @database[:stock].exclude(level: nil).select_hash(:number, :level)
+
+      # @param days [Integer]
+      # @return [Hash{String=>Integer}] number => sale units that went over the counter, less what came back
+      def sold(days)
+        since = @database[:movements].where(kind: %w[handed_over handed_over_unchecked returned stays_out]).where { at >= Clock.now - (days * 86_400) }
+        since.group(:number).select_hash(:number, Sequel.function(:sum, Sequel[:handed] - :returned).as(:units)).select { |_, units| units.positive? }
+      end
+
+      # @return [Hash{String=>Integer}] number => what open orders want and have not
+      def waiting
+        open = Sequel[:wanted] - :bagged - :handed - Sequel[:goods][:reserved]
+        @database[:goods].join(:orders, id: :order_id).where(stage: Ledger::OPEN).where { open > 0 }
+                         .group(:number).select_hash(Sequel[:goods][:number], Sequel.function(:sum, open).as(:units))
+      end
+
+      # @return [Array<Hash>] at, who, was_cents, now_cents, the latest first
+      def prices_of(number) = @database[:price_changes].where(number: number).reverse(:id).limit(50).all
 
       # What takes long is done before the database is held: others wait for the last moment only.
       # @param rows [Array<Hash>] number, price_cents, on_hand, pack; numbers already there are overwritten
@@ -94,6 +126,9 @@ module Gimlet
       end
 
       def price(who, changes)
+        before = @database[Sequel.as(STAGED, :staged)].left_join(:stock, number: :number).where { (Sequel[:stock][:price_cents] =~ nil) | (Sequel[:stock][:price_cents] !~ Sequel[:staged][:price_cents]) }
+        @database[:price_changes].insert(%i[at who number was_cents now_cents],
+                                         before.select(Clock.now, who, Sequel[:staged][:number], Sequel[:stock][:price_cents], Sequel[:staged][:price_cents]))
         told = { price_cents: Sequel[:excluded][:price_cents], pack: Sequel[:excluded][:pack] }
         @database[:stock].insert_conflict(target: :number, update: told)
                          .insert(%i[number price_cents pack], @database[STAGED].where(true).select(:number, :price_cents, :pack))

@@ -8,7 +8,7 @@ import { Small } from "../shell/text";
 import { type CustomerFile, type CustomerPump, useFileChange } from "./useCustomer";
 import { useSameAgain } from "./useSameAgain";
 
-const FIELDS = [["stands", "stands at", 190], ["serial", "serial", 110], ["plate", "plate as read", 150], ["hours_per_week", "hours a week", 110], ["months", "months between", 120], ["due_by_hand", "due on (date)", 130]] as const;
+const FIELDS = [["stands", "stands at", 190], ["serial", "serial", 110], ["plate", "plate as read", 150], ["hours_per_week", "hours a week", 130], ["months", "months between", 120], ["due_by_hand", "due on (date)", 130]] as const;
 type Field = (typeof FIELDS)[number][0];
 
 const asTyped = (pump: CustomerPump): Record<Field, string> => ({
@@ -42,7 +42,7 @@ export function PumpFile({ file, pump }: { file: CustomerFile; pump: CustomerPum
         <Button size="small" onClick={() => changing.mutate(!pump.gone)}>{pump.gone ? "They have it after all" : "They have it no more"}</Button>
       </Box>
       {pump.due.map((reason) => <Small key={reason.text}>{reason.on ? `${reason.on}: ` : ""}{reason.text}</Small>)}
-      {pump.due_on && <Rung pump={pump} />}
+      {pump.to_ring && <Rung pump={pump} />}
       <Box component="form" onSubmit={send} aria-label={`What is known of ${pump.designation}`} sx={{ display: "flex", gap: 1, flexWrap: "wrap", mt: 1 }}>
         {FIELDS.map(([field, label, width]) => (
           <TextField key={field} size="small" label={label} value={typed[field]} onChange={(event) => setTyped({ ...typed, [field]: event.target.value })} sx={{ width }} slotProps={{ htmlInput: { maxLength: 80 } }} />

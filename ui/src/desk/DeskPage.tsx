@@ -5,12 +5,14 @@ import { Page } from "../shell/Page";
 import { PlaceLink } from "../shell/PlaceLink";
 import { TwoColumns } from "../shell/TwoColumns";
 import { Customers } from "../customers/Customers";
+import { Buying } from "../stock/Buying";
+import { Stock } from "../stock/Stock";
 import { CatalogueDesk } from "./CatalogueDesk";
 import { Copies } from "./Copies";
+import { Figures } from "./Figures";
 import { HistoryDesk } from "./HistoryDesk";
 import { LentTools } from "./LentTools";
 import { People } from "./People";
-import { Prices } from "./Prices";
 import { Today } from "./Today";
 
 interface Part {
@@ -23,8 +25,10 @@ const PARTS: Record<string, Part> = {
   today: { name: "Today", show: Today },
   customers: { name: "Customers", show: Customers },
   tools: { name: "Lent tools", show: LentTools },
-  prices: { name: "Prices and stock", show: Prices },
+  prices: { name: "Prices and stock", show: Stock },
+  buying: { name: "Buying", show: Buying },
   catalogue: { name: "Catalogue", show: CatalogueDesk },
+  figures: { name: "How it goes", show: Figures },
   people: { name: "People and scripts", show: People },
   history: { name: "Who did what", show: HistoryDesk },
   copies: { name: "Health and copies", show: Copies },

@@ -17,7 +17,7 @@ module Gimlet
             customer = known_customer(id)
             rows = pumps.of_customer(customer[:id])
             theirs = orders.of_customer(customer[:id])
-            Present::CustomerFile.call(customer, pumps: rows, due: rows.reject { |row| row[:gone] }.to_h { |row| [row[:id], look_after_pumps.due(row[:id])] },
+            Present::CustomerFile.call(customer, today: Store::Clock.today, pumps: rows, due: rows.reject { |row| row[:gone] }.to_h { |row| [row[:id], look_after_pumps.due(row[:id])] },
                                                  orders: theirs.map { |order| [order, lives.of(order.id), orders.pump_of(order.id)] },
                                                  logs: theirs.to_h { |order| [order.id, Core::Bench::Log.of(bench.of(order.id))] },
                                                  tools: theirs.flat_map { |order| tools.of_order(order.id) }.select(&:out?))

@@ -1,14 +1,35 @@
 # frozen_string_literal: true
 
+require_relative "../../counter/keep_stock"
+require_relative "../../exchange/paper/labels"
 require_relative "../../exchange/price_list"
+require_relative "../../present/stocked"
 
 module Gimlet
   module API
     module Routes
-      # What things cost and what lies on the shelf: shown, and changed one by one.
+      # What things cost and what lies on the shelf: shown, changed one by one, moved, counted.
       module Prices
+        # Of one sheet of labels after the other.
+        MOST_LABELS = 240
+
+        # What routes here need besides the application's own.
+        module Helpers
+          def keep_stock = Gimlet::Counter::KeepStock.new(database, stock: stock, lives: lives, snapshot: newest.snapshot, who: who_asks)
+          def names = Present::Stocked.new(reference.snapshot)
+
+          def stocked_row(number)
+            row = stock.row(number.strip.upcase) || missing("#{number} has no price on file.")
+            moved = lives.ledger.page(row[:number], page_asked)
+            answer({ **names.row(row), prices: stock.prices_of(row[:number]), movements: moved.rows.map { |one| names.movement(one) }, total: moved.total,
+                     page: moved.page, pages: moved.pages })
+          end
+        end
+
         def self.registered(app)
-          app.serve("prices") { answer(listed(stock.page(params["q"], page_asked), :prices)) }
+          app.helpers Helpers
+          showing(app)
+          moving(app)
 
           app.serve("putPrice") do
             row = Exchange::PriceList.row(body_as("NewPrice"))
@@ -17,6 +38,40 @@ module Gimlet
             stock.upsert([row], who: who_asks)
             answer(row)
           end
+        end
+
+        def self.showing(app)
+          app.serve("prices") do
+            page = stock.page(params["q"], page_asked, names.named(params["q"]))
+            answer(listed(page.rows.map { |row| names.row(row) }.then { |rows| page.with(rows: rows) }, :prices))
+          end
+
+          app.serve("stocked") { |number| stocked_row(number) }
+
+          app.serve("shelfLabels") do
+            page = stock.page(params["q"], 1, names.named(params["q"]))
+            labels = page.rows.first(MOST_LABELS).map { |row| names.label(row) }
+            printed(Exchange::Paper::Labels.call(labels, paper: params["paper"] || "A4"), "shelves")
+          end
+        end
+
+        def self.moving(app)
+          app.serve("changeStocked") do |number|
+            body = body_as("ChangeStocked")
+            row = stock.row(number.strip.upcase) || missing("#{number} has no price on file.")
+            stock.change(row[:number], body.transform_keys(&:to_sym))
+            Store::History.new(database).note("stock", { number: row[:number], **body }, who: who_asks)
+            stocked_row(row[:number])
+          end
+
+          app.serve("moveStock") do
+            body = body_as("NewMovement")
+            keep_stock.move(body)
+            stocked_row(body["number"])
+          end
+
+          app.serve("lookAtCount") { answer(differences: keep_stock.differences(body_as("Count")["lines"]).map(&:to_h)) }
+          app.serve("bookCount") { answer(differences: keep_stock.count(body_as("Count")["lines"]).map(&:to_h)) }
         end
       end
     end

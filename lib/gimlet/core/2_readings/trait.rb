@@ -13,9 +13,10 @@ module Gimlet
       # Who looks, by that; of Likelihoods::OBSERVERS.
       OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
 
-      # Something that can be seen, read or measured. A row of the vocabulary; docs/vocabulary.md says what each key means.
+      # Something that can be seen, read or measured. A row of the vocabulary; docs/vocabulary.md says what each key means. `practice` is how
+      # often it is mistaken elsewhere, where this counter has learned its own rate.
       Trait = Value.of(:id, :kind, :name, :unit, :ask, :called, :values, :alone, :alone_unit, :across, :of_head, :optional, :seconds,
-                       :mistaken, :most, :wears, :slot, :axis, :many, :identity, :per, :group, :look) do
+                       :mistaken, :practice, :most, :wears, :slot, :axis, :many, :identity, :per, :group, :look) do
         # Traits are keys of many tables: their id tells them apart well enough.
         def hash = id.hash
 
@@ -45,7 +46,7 @@ module Gimlet
             InputError.reject("traits.#{row['id']}.kind", "bad_trait", "“#{row['kind']}” is not a kind of trait: use " \
                                                                        "#{Kinds::ALL.keys.join(', ')}.")
           end
-          unknown = row.keys - members.map(&:to_s)
+          unknown = row.keys - (members.map(&:to_s) - ["practice"])
           InputError.reject("traits.#{row['id']}", "bad_trait", "A trait has no key “#{unknown.first}”.") if unknown.any?
           new(**DEFAULTS, **row.transform_keys(&:to_sym))
         end

@@ -37,6 +37,15 @@ module Gimlet
           freeze
         end
 
+        # @param rates [Hash{String=>Float}] how often each trait is mistaken at this counter
+        # @return [Vocabulary]
+        def mistaken(rates)
+          return self if rates.empty?
+
+          found = traits.to_h { |id, trait| [id, rates.key?(id) ? trait.with(mistaken: rates[id], practice: trait.mistaken) : trait] }
+          dup.tap { |other| other.instance_variable_set(:@traits, found.freeze) }.freeze
+        end
+
         # @param id [String]
         # @return [Trait]
         # @raise [InputError]

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "monitor"
+require_relative "../2_readings/likelihoods"
 require_relative "../value"
 require_relative "answer_chances"
 require_relative "hypothesis"
@@ -23,9 +24,14 @@ module Gimlet
         # @return [Readings::Vocabulary]
         attr_reader :vocabulary
 
+        # @return [Float] how often what comes over the counter is none of them
+        attr_reader :none
+
         # @param hypotheses [Array<Hypothesis>]
         # @param vocabulary [Readings::Vocabulary]
-        def initialize(hypotheses, vocabulary)
+        # @param none [Float]
+        def initialize(hypotheses, vocabulary, none: Readings::Likelihoods::NOT_IN_CATALOGUE)
+          @none = none
           @hypotheses = hypotheses
           @vocabulary = vocabulary
           @columns = {}

@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../2_readings/likelihoods"
 require_relative "alive"
 require_relative "observation"
 require_relative "weighing"
@@ -81,7 +80,7 @@ module Gimlet
         def start
           @field.recall(:beliefs, [:start, @owned]) do
             prior = @field.prior(@owned)
-            Belief.new(weights: prior.map { |one| one * (1 - Readings::Likelihoods::NOT_IN_CATALOGUE) }, none: Readings::Likelihoods::NOT_IN_CATALOGUE)
+            Belief.new(weights: prior.map { |one| one * (1 - @field.none) }, none: @field.none)
           end
         end
 

@@ -36,6 +36,10 @@ module Gimlet
           dated.sort_by(&:on) + undated
         end
 
+        # @param due_on [String, nil] as it is kept
+        # @return [Boolean] whether it is time to ring about it
+        def to_ring?(due_on, today) = !due_on.nil? && due_on <= (today + AHEAD).iso8601
+
         # @return [Date, nil]
         def date(reasons) = reasons.filter_map(&:on).first
 

@@ -3,9 +3,9 @@ import Button from "@mui/material/Button";
 import type { components } from "../api/schema";
 import { price } from "../shell/format";
 import { Table } from "../shell/Table";
-import { FilePick } from "./FilePick";
-import { UploadProgress } from "./UploadProgress";
-import { useUpload } from "./useUpload";
+import { FilePick } from "../desk/FilePick";
+import { UploadProgress } from "../desk/UploadProgress";
+import { useUpload } from "../desk/useUpload";
 
 type Stocked = components["schemas"]["Stocked"];
 

@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+require_relative "../../counter/buy"
+require_relative "../../exchange/purchase_csv"
+require_relative "../../exchange/supplier_link"
+
+module Gimlet
+  module API
+    module Routes
+      # What to buy, purchases, and what comes of them.
+      module Buying
+        # What routes here need besides the application's own.
+        module Helpers
+          def buy = Gimlet::Counter::Buy.new(database, snapshot: reference.snapshot, link: supplier, who: who_asks, stock: stock, purchases: purchases, lives: lives)
+          def known_purchase(id) = purchases.find(id) || missing("There is no purchase #{id}.")
+          def linked = supplier || Core::InputError.reject("supplier", "none", "No supplier is linked: set GIMLET_SUPPLIER, or go on on paper.")
+        end
+
+        def self.registered(app)
+          app.helpers Helpers
+          app.serve("toBuy") { answer(linked: !supplier.nil?, lines: buy.wanted.map(&:to_h)) }
+          app.serve("purchases") { answer(purchases.latest) }
+          app.serve("purchase") { |id| answer(known_purchase(id)) }
+
+          app.serve("purchaseTable") do |id|
+            content_type "text/csv", charset: "utf-8"
+            headers "Content-Disposition" => %(attachment; filename="gimlet-purchase-#{id}.csv")
+            Exchange::PurchaseCSV.call(known_purchase(id))
+          end
+
+          asking(app)
+          doing(app)
+        end
+
+        # The supplier's bad days are told, not suffered.
+        def self.asking(app)
+          app.serve("askSupplier") do
+            numbers = body_as("AskSupplier")["numbers"]
+            answer(lines: linked.stock(numbers), problem: nil)
+          rescue Exchange::SupplierLink::Trouble => e
+            answer(lines: [], problem: e.message)
+          end
+        end
+
+        def self.doing(app)
+          app.serve("writePurchase") { answer(known_purchase(buy.write(body_as("NewPurchase"))), 201) }
+
+          app.serve("sendPurchase") do |id|
+            body_as("Nothing")
+            known_purchase(id)
+            linked
+            problem = buy.send_off(id)
+            answer(problem: problem, purchase: known_purchase(id))
+          end
+
+          app.serve("receivePurchase") do |id|
+            known_purchase(id)
+            buy.receive(id, body_as("NewReceipt"))
+            answer(known_purchase(id))
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+require "csv"
+
+module Gimlet
+  module Exchange
+    # A purchase as a table that any supplier can read.
+    module PurchaseCSV
+      HEADINGS = %w[purchase number quantity price received].freeze
+
+      module_function
+
+      # @param purchase [Hash] of Store::Purchases
+      # @return [String] CSV
+      def call(purchase)
+        CSV.generate do |csv|
+          csv << HEADINGS
+          purchase[:lines].each do |line|
+            price = line[:price_cents] && format("%.2f", line[:price_cents] / 100.0)
+            csv << ["P-#{purchase[:id]}", line[:number], line[:quantity], price, line[:received]]
+          end
+        end
+      end
+    end
+  end
+end

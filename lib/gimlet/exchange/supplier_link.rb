@@ -1,0 +1,96 @@
+# frozen_string_literal: true
+
+require "date"
+require "ipaddr"
+require "json"
+require "net/http"
+require "uri"
+
+module Gimlet
+  module Exchange
+    # Asks a supplier on this machine, over HTTP and JSON: what there is, at what price, until when; and orders it. Whatever goes wrong is one
+    # Trouble with a sentence, after a second or two.
+    #
+    #   SupplierLink.new("http://127.0.0.1:4481").stock(["PW-K220"]) # => [{number: "PW-K220", available: 12, price_cents: 4165, days: 3}]
+    class SupplierLink
+      # The supplier could not be asked, or said nothing that can be used.
+      class Trouble < StandardError; end
+
+      SECONDS = 2
+      MOST_BYTES = 500_000
+      GO_ON = "Write the purchase down and send it on paper or by mail; what comes is received as always."
+
+      # @param address [String]
+      # @raise [ArgumentError] for one beyond this machine
+      def initialize(address)
+        @uri = URI(address)
+        loopback = IPAddr.new(@uri.host).loopback? rescue false # rubocop:disable Style/RescueModifier
+        loopback || raise(ArgumentError, "#{address} is not on this machine: the supplier stand-in is asked at 127.0.0.1 only.")
+      end
+
+      # @param numbers [Array<String>]
+      # @return [Array<Hash>] number, available, price_cents, days
+      # @raise [Trouble]
+      def stock(numbers)
+        rows = ask("/stock", numbers: numbers)["lines"]
+        list(rows) { |row| { number: text(row, "number"), available: whole(row, "available"), price_cents: whole(row, "price_cents"), days: whole(row, "days") } }
+      end
+
+      # @param reference [String] ours; the same one is the same order
+      # @param lines [Array<Hash>] number, quantity
+      # @return [Hash] supplier_ref, ships_on, lines: number, quantity, price_cents
+      # @raise [Trouble]
+      def order(reference:, lines:)
+        told = ask("/orders", reference: reference, lines: lines)
+        { supplier_ref: text(told, "supplier_ref"), ships_on: day(told, "ships_on"), lines: ordered(told, lines) }
+      end
+
+      # @return [Hash] shipped: number => quantity; nil while nothing was sent off
+      # @raise [Trouble]
+      def dispatch(reference)
+        told = ask("/dispatch", reference: reference)
+        told["lines"] && list(told["lines"]) { |row| [text(row, "number"), whole(row, "quantity")] }.to_h
+      end
+
+      private
+
+      def ask(path, body)
+        answer = post(path, JSON.generate(body))
+        answer.code == "200" || trouble("The supplier says no (#{answer.code}). #{GO_ON}")
+        JSON.parse(answer.body).then { |told| told.is_a?(Hash) ? told : nonsense("no object") }
+      rescue JSON::ParserError
+        nonsense("no JSON")
+      rescue SystemCallError, IOError, Timeout::Error, Net::ProtocolError
+        trouble("The supplier does not answer. #{GO_ON}")
+      end
+
+      def post(path, text)
+        Net::HTTP.start(@uri.host, @uri.port, open_timeout: SECONDS, read_timeout: SECONDS, write_timeout: SECONDS) do |http|
+          http.post(path, text, "Content-Type" => "application/json").tap { |answer| answer.body.to_s.bytesize > MOST_BYTES && nonsense("far too much") }
+        end
+      end
+
+      def ordered(told, lines)
+        rows = list(told["lines"]) { |row| { number: text(row, "number"), quantity: whole(row, "quantity"), price_cents: whole(row, "price_cents") } }
+        strange = rows.map { |row| row[:number] } - lines.map { |line| line[:number] }
+        strange.empty? ? rows : nonsense("a number that was not asked for, #{strange.first[0, 40]}")
+      end
+
+      def list(rows)
+        rows.is_a?(Array) && rows.all?(Hash) ? rows.map { |row| yield(row) } : nonsense("no lines")
+      end
+
+      def text(row, key) = row[key].is_a?(String) && row[key].size.between?(1, 60) ? row[key] : nonsense("no #{key}")
+      def whole(row, key) = row[key].is_a?(Integer) && row[key].between?(0, 100_000_000) ? row[key] : nonsense("no #{key}")
+
+      def day(row, key)
+        Date.strptime(text(row, key), "%Y-%m-%d").iso8601
+      rescue Date::Error
+        nonsense("no #{key}")
+      end
+
+      def nonsense(what) = trouble("The supplier's answer cannot be used: it has #{what}. #{GO_ON}")
+      def trouble(sentence) = raise(Trouble, sentence)
+    end
+  end
+end

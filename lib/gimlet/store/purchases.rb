@@ -1,0 +1,80 @@
+# frozen_string_literal: true
+
+require_relative "clock"
+
+module Gimlet
+  module Store
+    # What was bought, line by line, and what of it has come.
+    #
+    #   purchases.open.first # => {id: 3, state: "sent", lines: [{number: "PW-K220", quantity: 4, received: 0, ...}], ...}
+    class Purchases
+      # Those that something is still to come of.
+      OPEN = %w[written sent].freeze
+
+      # @param database [Sequel::Database]
+      def initialize(database)
+        @database = database
+      end
+
+      # @param lines [Array<Hash>] number, quantity, price_cents (nil where nobody knows)
+      # @param key [String] the same one is the same purchase
+      # @return [Integer] its id
+      def write(lines, key:, who:)
+        @database.transaction(mode: :immediate) do
+          known = @database[:purchases].where(key: key).get(:id) and next known
+          id = @database[:purchases].insert(key: key, state: "written", who: who, at: Clock.now)
+          @database[:purchase_lines].multi_insert(lines.map { |line| { purchase_id: id, **line } })
+          id
+        end
+      end
+
+      # @return [Hash, nil] with lines
+      def find(id) = with_lines(@database[:purchases].where(id: id)).first
+
+      # @return [Array<Hash>] with lines, the latest first
+      def latest(most = 50) = with_lines(@database[:purchases].reverse(:id).limit(most))
+
+      # @return [Array<Hash>] those of which something is to come, the first expected first
+      def open = with_lines(@database[:purchases].where(state: OPEN).order(Sequel.function(:coalesce, :expected_on, "9"), :id))
+
+      # @return [Hash{String=>Integer}] number => still to come
+      def to_come
+        @database[:purchase_lines].join(:purchases, id: :purchase_id).where(state: OPEN).where { quantity > received }
+                                  .group(:number).select_hash(:number, Sequel.function(:sum, Sequel[:quantity] - :received).as(:units))
+      end
+
+      # @param fields [Hash] state, supplier_ref, expected_on, note
+      def change(id, fields) = @database[:purchases].where(id: id).update(fields)
+
+      # What the supplier says of each line; to be called inside a transaction.
+      def confirm(id, lines)
+        lines.each { |line| @database[:purchase_lines].where(purchase_id: id, number: line[:number]).update(price_cents: line[:price_cents]) }
+      end
+
+      # @param counts [Hash{String=>Integer}] number => how many came; to be called inside the transaction that books them
+      def receive(id, counts)
+        lines = @database[:purchase_lines].where(purchase_id: id)
+        counts.each { |number, count| lines.where(number: number).update(received: Sequel[:received] + count) }
+        @database[:purchases].where(id: id).update(state: "received") if lines.where { received < quantity }.empty?
+      end
+
+      # @return [Numeric] days from writing to the first receipt, the mean of the last ones; nil of none
+      def lead_days
+        spans = @database[:movements].where(kind: "received").where(Sequel.like(:why, "purchase %")).reverse(:id).limit(200).select_map(%i[why at])
+        days = spans.filter_map do |why, at|
+          from = @database[:purchases].where(id: why[/\d+/].to_i).get(:at)
+          from && ((at - from) / 86_400.0)
+        end
+        days.empty? ? nil : days.sum / days.size
+      end
+
+      private
+
+      def with_lines(rows)
+        purchases = rows.all
+        lines = @database[:purchase_lines].where(purchase_id: purchases.map { |one| one[:id] }).order(:number).all.group_by { |line| line[:purchase_id] }
+        purchases.map { |one| one.except(:key).merge(lines: lines.fetch(one[:id], []).map { |line| line.except(:purchase_id) }) }
+      end
+    end
+  end
+end
