@@ -65,7 +65,7 @@ module Gimlet
           purchase = @purchases.find(id)
           counts = counts(purchase, request)
           movements = counts.map { |number, count| Core::Desk::Movement.new(kind: "received", number: number, quantity: count, why: "purchase #{id}") }
-          @lives.settle(@lives.ledger.book(movements, who: @who))
+          @lives.book(movements, who: @who)
           @purchases.receive(id, counts)
         end
       end

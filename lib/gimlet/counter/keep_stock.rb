@@ -80,7 +80,7 @@ module Gimlet
         kind == "kit_opened" ? change.opened(quantity) : change.made_up(quantity)
       end
 
-      def book(movements) = @database.transaction(mode: :immediate) { @lives.settle(@lives.ledger.book(movements, who: @who)) }
+      def book(movements) = @lives.book(movements, who: @who)
       def name(number) = @snapshot.kit(number)&.name || @snapshot.part(number)&.name
       def reject(...) = Core::InputError.reject(...)
     end

@@ -8,8 +8,9 @@ require_relative "paging"
 
 module Gimlet
   module Store
-    # Movements of stock, append-only. The sums that follow are kept by the database (migration 013), which refuses any below zero. Whoever
-    # books, what comes free goes to the order that waits longest, and what was promised and lies there no more is taken back from the youngest.
+    # Movements of stock, append-only. The sums that follow are kept by the database (migration 013), which refuses any below zero. What was
+    # promised and lies there no more is taken back from the youngest order; what came free is promised to whoever waits longest, by `allocate`,
+    # once the orders themselves are as they should be. Lives does both.
     #
     #   ledger.book([Core::Desk::Movement.new(kind: "received", number: "PW-K220", quantity: 3)], who: "Adela") # => [7], orders that moved
     class Ledger
@@ -29,7 +30,7 @@ module Gimlet
           numbers = movements.map(&:number).uniq
           touched = numbers.flat_map { |number| make_room(number, movements, who, now) }
           movements.each { |one| insert(one, who, now) }
-          (movements.filter_map(&:order_id) + touched + allocate(numbers, who: who, now: now)).uniq
+          (movements.filter_map(&:order_id) + touched).uniq
         end
       end
 

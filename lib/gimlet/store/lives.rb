@@ -40,17 +40,27 @@ module Gimlet
       # @return [Boolean] whether a step with this key was taken
       def taken?(id, key) = !@database[:order_steps].where(order_id: id, key: key).empty?
 
+      # Movements that are no order's: received, counted, scrapped. Whoever waits for what came is served.
+      # @param movements [Array<Core::Desk::Movement>]
+      # @raise [Core::InputError] nothing was booked
+      def book(movements, who:)
+        @database.transaction(mode: :immediate) do
+          settle(@ledger.book(movements, who: who) + @ledger.allocate(movements.map(&:number).uniq, who: who))
+        end
+      end
+
       # What comes of a step; to be called inside the transaction that has seen where the order stands.
       # @param outcome [Core::Order::Step::Outcome]
       # @param goods [Array<Core::Order::Good>, nil] what is wanted from here on, where that is another
       def take(id, outcome, kind:, key:, who:, goods: nil)
-        moved = outcome.movements.empty? ? [] : @ledger.book(outcome.movements, who: who)
+        numbers = numbers(id)
+        moved = @ledger.book(outcome.movements, who: who)
         want(id, goods) if goods
         @steps.append(id, kind: kind, key: key, who: who, now: Clock.now) { outcome.body }
         columns(id, outcome)
         @tools.move(id, outcome.loan) if outcome.loan
         @tools.drop(id) if outcome.stage == "cancelled"
-        moved += @ledger.allocate(numbers(id), who: who) if outcome.stage || goods
+        moved += @ledger.allocate(numbers | numbers(id), who: who) if outcome.movements.any? || outcome.stage || goods
         settle([id, *moved])
       end
 

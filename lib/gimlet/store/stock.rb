@@ -156,7 +156,7 @@ module Gimlet
       def one_by_one(rows, who)
         counts = rows.select_map([Sequel[:stock][:number], (Sequel[:staged][:on_hand] - Sequel[:stock][:on_hand]).as(:change)])
         counts.each do |number, change|
-          lives.settle(lives.ledger.book([Core::Desk::Movement.new(kind: "counted", number: number, quantity: change, why: "price list")], who: who))
+          lives.book([Core::Desk::Movement.new(kind: "counted", number: number, quantity: change, why: "price list")], who: who)
         end
       end
 

@@ -1,14 +1,15 @@
 import { DataGrid, type GridColDef } from "@mui/x-data-grid";
 import { useNavigate } from "react-router";
+import { useVocabulary } from "../api/queries";
 import type { components } from "../api/schema";
 import { day, percent, price } from "../shell/format";
 import { surface } from "../shell/theme";
 
 type Summary = components["schemas"]["OrderSummary"];
 
-const columns: GridColDef<Summary>[] = [
+const columnsOf = (states: { id: string; name: string }[]): GridColDef<Summary>[] => [
   { field: "id", headerName: "order", width: 80 },
-  { field: "cancelled_at", headerName: "state", width: 110, valueGetter: (_, row) => (row.cancelled_at ? "cancelled" : row.version > 1 ? `version ${row.version}` : "") },
+  { field: "state", headerName: "state", width: 150, valueFormatter: (value: string) => states.find((one) => one.id === value)?.name ?? value },
   { field: "created_at", headerName: "saved", width: 150, valueFormatter: (value: string) => day(value) },
   { field: "customer", headerName: "customer", flex: 1, valueFormatter: (value: string | null) => value ?? "not named" },
   { field: "model", headerName: "pump", flex: 1 },
@@ -19,6 +20,7 @@ const columns: GridColDef<Summary>[] = [
 
 export function OrderGrid({ orders }: { orders: Summary[] }) {
   const navigate = useNavigate();
+  const columns = columnsOf(useVocabulary().data?.order_states ?? []);
   const open = (id: number) => void navigate(`/orders/${id}`);
   return (
     <div style={{ background: surface }}>

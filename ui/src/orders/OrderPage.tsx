@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useOrder } from "../api/queries";
 import type { Order } from "../api/types";
-import { day, percent } from "../shell/format";
+import { day, percent, price } from "../shell/format";
 import { Page } from "../shell/Page";
 import { Agreed } from "./Agreed";
 import { AtTheBench } from "./AtTheBench";
@@ -44,6 +44,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
           <div>Work: {work.areas.map((area) => area.name).join(", ")}{work.pumps > 1 ? `, on ${work.pumps} pumps` : ""}{work.complaints.length > 0 ? `. Complaint: ${work.complaints.join(", ")}` : ""}.</div>
           {order.cancelled_at && <div><strong>Cancelled</strong> {day(order.cancelled_at)}: {order.cancelled_because}</div>}
           {order.version > 1 && <div><strong>Version {order.version}</strong>: {order.amended_because}. Earlier: {order.versions.map((one) => <Link key={one.version} to={`/orders/${order.id}?version=${one.version}`} style={{ marginRight: 8 }}>version {one.version}</Link>)}</div>}
+          {order.changes.length > 0 && <ul>{order.changes.map((one) => <li key={one.text}>{one.text}{one.cents !== 0 && `: ${one.cents > 0 ? "+" : "−"}${price(Math.abs(one.cents))}`}</li>)}</ul>}
           {record.reason && <div><strong>Placed though not sure:</strong> {record.reason}</div>}
           {record.doubts.map((one) => <div key={one.text}><strong>{one.text}</strong> stands: {one.reason}</div>)}
         </div>

@@ -3,7 +3,7 @@
 require "date"
 require "time"
 require_relative "../../exchange/history_csv"
-require_relative "../../present/plain_words"
+require_relative "../../present/history_words"
 require_relative "../../store/backup"
 require_relative "../../store/history"
 
@@ -25,8 +25,9 @@ module Gimlet
           end
 
           def told_of(day)
+            words = Present::HistoryWords.new(reference.snapshot)
             page = history.day(day, params["q"], page_asked)
-            rows = page.rows.map { |row| { **row, at: row[:at].iso8601, detail: Present::PlainWords.call(row[:detail]) } }
+            rows = page.rows.map { |row| { **row, at: row[:at].iso8601, detail: words.call(row) } }
             answer(day: day.iso8601, entries: rows, total: page.total, page: page.page, pages: page.pages)
           end
         end

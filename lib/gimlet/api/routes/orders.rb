@@ -20,7 +20,8 @@ module Gimlet
         module Helpers
           def order_view(order)
             Present::OrderView.call(order, lives.of(order.id), lives.steps(order.id), tax: tax, role: person&.role,
-                                                                                      log: Core::Bench::Log.of(bench.of(order.id)))
+                                                                                      log: Core::Bench::Log.of(bench.of(order.id)),
+                                                                                      before: order.version > 1 ? orders.earlier(order.id, order.version - 1) : nil)
           end
 
           # Percent on top of all prices.

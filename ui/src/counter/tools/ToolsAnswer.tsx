@@ -6,6 +6,9 @@ import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
+import { useQuery } from "@tanstack/react-query";
+import { api, told } from "../../api/client";
+import type { components } from "../../api/schema";
 import type { Plan } from "../../api/types";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
@@ -14,6 +17,8 @@ import { OwnWrench } from "./OwnWrench";
 
 const kinds: Record<string, string> = { made: "made for this pump", drive: "key or socket" };
 
+type LentTool = components["schemas"]["LentTool"];
+
 interface Props extends Pick<Plan, "tools" | "consumables"> {
   /** Without one it stands as it was agreed. */
   ticket?: LiveTicket;
@@ -21,6 +26,7 @@ interface Props extends Pick<Plan, "tools" | "consumables"> {
 
 /** What must lie on the bench: what the customer has, and what is lent or sold. */
 export function ToolsAnswer({ tools, consumables, ticket }: Props) {
+  const { data: shelf = [] } = useQuery({ queryKey: ["tools"], queryFn: () => told(api.GET("/api/tools")), enabled: ticket !== undefined });
   return (
     <>
       {ticket && <ProblemNote ticket={ticket} where="Tools" />}
@@ -39,7 +45,7 @@ export function ToolsAnswer({ tools, consumables, ticket }: Props) {
               <TableCell>{tool.number ?? ""}</TableCell>
               <TableCell>{kinds[tool.kind] ?? tool.kind}</TableCell>
               <TableCell>{tool.why}</TableCell>
-              <TableCell>{tool.number && <GoesAlong tool={tool} ticket={ticket} />}</TableCell>
+              <TableCell>{tool.number && <GoesAlong tool={tool} ticket={ticket} />}{ticket && tool.number && <ToLend tools={shelf.filter((one) => one.number === tool.number)} />}</TableCell>
             </TableRow>
           ))}
         </TableBody>
@@ -52,6 +58,14 @@ export function ToolsAnswer({ tools, consumables, ticket }: Props) {
       )}
     </>
   );
+}
+
+/** Whether one can be lent today, else when the first comes back. */
+function ToLend({ tools }: { tools: LentTool[] }) {
+  if (tools.length === 0) return <Box sx={{ fontSize: 14 }}>none to lend here</Box>;
+  const free = tools.filter((one) => one.free).length;
+  const back = tools.map((one) => one.until).filter(Boolean).sort()[0];
+  return <Box sx={{ fontSize: 14 }}>{free > 0 ? `${free} of ${tools.length} free to lend` : `none free${back ? `, back by ${back}` : ""}: the makeshift`}</Box>;
 }
 
 /** A tool made for a pump is lent or sold, unless the customer has it. */

@@ -1,0 +1,188 @@
+# frozen_string_literal: true
+
+require_relative "../support/shop"
+
+# Orders from the quote to the last piece that comes back, over HTTP.
+class OrderLifeApiTest < Minitest::Test
+  include Shop
+
+  def free(number) = database[:stock].where(number: number).get(Sequel[:on_hand] - :reserved)
+  def sums_hold = assert_empty(Gimlet::Store::Ledger.new(database).wrong_sums)
+
+  def test_an_order_promises_what_it_needs
+    assert_equal 3, free("PW-K220")
+    order = placed
+    assert_schema "Order"
+    assert_equal ["ordered", 2, 1], [order["state"], free("PW-K220"), good(order, "PW-K220")["reserved"]]
+    get "/api/prices?q=PW-K220"
+    assert_equal [3, 1, 2], json["prices"].first.values_at("on_hand", "reserved", "free")
+    sums_hold
+  end
+
+  # Two customers for the last kit: the second is told, and offered what serves instead.
+  def test_the_second_order_for_the_last_kit_sees_it_go
+    count_down("PW-K220", 1)
+    first, second = Array.new(2) { agreed }
+    number = ->(view) { view["plan"]["plans"].first["lines"].map { |line| line["number"] } }
+    assert_includes number.call(second), "PW-K220"
+    assert_equal "ordered", save(first)["state"]
+    save(second)
+    changed = assert_problem(409, "changed", field: "seen")
+    assert_includes changed["changes"].map { |one| one["was"].to_s }.join, "PW-K220"
+    get "/api/tickets/#{second['id']}"
+    refute_includes number.call(json), "PW-K220", "what lies loose serves instead"
+    assert_equal %w[PW-4220 PW-4250], json["plan"]["plans"].first["unfilled"].map { |one| one["part"] }, "none of these lies loose"
+    assert_includes number.call(json), "PW-4240"
+    assert_equal 201, save(json) && last_response.status
+    sums_hold
+  end
+
+  def test_scanned_piece_by_piece
+    order = placed
+    scan(order, "pw-4218", "pick")
+    assert_schema "Scanned"
+    assert_equal [false, "ordered"], [json["taken"], json["order"]["state"]]
+    assert_match(/high-pressure seal 18: the order needs PW-4220, high-pressure seal 20, in the kit PW-K220 \(inside 18 mm, not 20 mm/, json["said"])
+    ["order 1", "ORDER 99", "tool PW-T11/1", "XX-1"].each { |code| refute scan(order, code, "pick")["taken"], code }
+    refute scan(order, "PW-K220", "check")["taken"], "not in the bag yet"
+    assert scan(order, " pw-k220 ", "pick")["taken"]
+    refute scan(order, "PW-K220", "pick")["taken"]
+    assert_match(/All 1 × PW-K220 are in the bag/, json["said"])
+    pick_all(order)
+    assert_equal "picked", fetch(order)["state"]
+    check_all(order)
+    assert_equal "checked", fetch(order)["state"]
+    assert_equal ["handed_over", 0], step(order, "hand_over", how: "fetched", to: "Per").then { |one| [one["state"], one["goods"].sum { |row| row["bagged"] }] }
+    sums_hold
+  end
+
+  def test_a_double_click_hands_over_once
+    order = placed
+    pick_all(order)
+    check_all(order)
+    2.times { send_json("POST", "/api/orders/#{order['id']}/steps", kind: "hand_over", key: "one click", how: "fetched") }
+    assert_equal 1, json["life"].count { |one| one["kind"] == "hand_over" }
+    step(order, "hand_over", how: "fetched")
+    assert_match(/Order 1 is handed over: “hand over” is not for then/, assert_problem(422, "not_now", field: "kind")["detail"])
+  end
+
+  def test_unchecked_only_for_a_reason
+    order = placed
+    pick_all(order)
+    step(order, "hand_over", how: "fetched")
+    assert_problem(422, "reason_too_short", field: "reason")
+    assert_equal "handed_over", step(order, "hand_over", how: "fetched", reason: "the ferry leaves")["state"]
+    assert_match(/unchecked: the ferry leaves/, json["life"].last["words"])
+  end
+
+  def test_a_part_delivery_and_what_comes_later
+    order = waiting
+    assert_equal ["waiting", 1], [order["state"], good(order, "PW-K220")["short"]]
+    pick_all(order)
+    check_all(order)
+    assert_equal "waiting", step(order, "hand_over", how: "fetched")["state"]
+    assert_match(/Still to come.*1 × PW-K220/, paper(order, "note"))
+    send_json("POST", "/api/movements", kind: "received", number: "PW-K220", quantity: 1)
+    assert_equal "ordered", fetch(order)["state"], "what came was promised to it"
+    pick_all(order)
+    check_all(order)
+    assert_equal "handed_over", step(order, "hand_over", how: "posted", to: "parcel 7")["state"]
+    sums_hold
+  end
+
+  def test_returns_with_a_reason
+    order = handed_over
+    step(order, "take_back", number: "PW-K220", quantity: 2, because: "unused", to_shelf: true)
+    assert_match(/Only 1 of PW-K220/, assert_problem(422, "too_many", field: "quantity")["detail"])
+    step(order, "take_back", number: "PW-K220", quantity: 1, because: "faulty", to_shelf: true)
+    assert_problem(422, "faulty", field: "to_shelf")
+    back = step(order, "take_back", number: "PW-K220", quantity: 1, because: "wrong_identification", to_shelf: true)
+    assert_equal [3, 590], [free("PW-K220"), back["total"]["net_cents"]], "what came back is not charged"
+    assert_equal "closed", step(order, "close")["state"]
+    get "/api/figures"
+    assert_schema "Figures"
+    assert_equal 1, json["returns"].find { |one| one["id"] == "wrong_identification" }["pieces"]
+    sums_hold
+  end
+
+  def test_cancelled_from_anywhere_with_what_becomes_of_the_pieces
+    order = placed
+    pick_all(order)
+    step(order, "cancel", reason: "rang off")
+    assert_equal ["cancelled", 3, 3], [json["state"], free("PW-K220"), database[:stock].where(number: "PW-K220").get(:on_hand)]
+    step(order, "cancel", reason: "once more")
+    assert_problem(422, "not_now")
+    out = handed_over
+    step(out, "cancel", reason: "it leaks")
+    assert_problem(422, "handed_over", field: "handed")
+    step(out, "cancel", reason: "it leaks", handed: "scrapped")
+    assert_equal [2, 0], [free("PW-K220"), json["goods"].sum { |row| row["out"] }]
+    sums_hold
+  end
+
+  def test_a_quote_promises_nothing_and_runs_out
+    quote = save(agreed, quote: true)
+    assert_equal ["quoted", 3, Date.today + 14], [quote["state"], free("PW-K220"), Date.parse(quote["valid_until"])]
+    step(quote, "discount", percent: "7,5")
+    assert_match(/less 7.5 %.*to pay/, paper(quote, "quote"))
+    assert_match(/These prices stand until #{quote['valid_until']}/, paper(quote, "quote"))
+    Gimlet::Store::Clock.at(Time.now + (15 * 86_400)) do
+      step(quote, "accept")
+      assert_match(/ran out/, assert_problem(422, "quote_expired")["detail"])
+      assert_equal "quoted", step(quote, "prolong", until: (Date.today + 20).iso8601)["state"]
+      assert_equal ["ordered", 2], [step(quote, "accept")["state"], free("PW-K220")]
+    end
+    sums_hold
+  end
+
+  # The price at the time of the order stays; discount and tax by hand.
+  def test_the_price_of_the_day_stays
+    Gimlet::Store::Settings.new(database)["tax"] = "21"
+    order = placed
+    send_json("POST", "/api/prices", number: "PW-K220", price: "99", pack: "1")
+    assert_equal [3, 3], [database[:stock].where(number: "PW-K220").get(:on_hand), free("PW-K220") + 1], "a price alone counts nothing"
+    total = step(order, "discount", percent: "10")["total"]
+    assert_equal [7308, 731, 6577, 1381, 7958], total.values_at("net_cents", "discount_cents", "base_cents", "tax_cents", "gross_cents")
+    step(order, "discount", percent: "ten")
+    assert_problem(422, "bad_percent", field: "percent")
+    get "/api/stock/PW-K220"
+    assert_schema "Stocking"
+    assert_equal [6718, 9900], json["prices"].first.values_at("was_cents", "now_cents")
+  end
+
+  def test_an_amended_order_gives_back_what_it_does_not_need
+    order = placed
+    pick_all(order)
+    view = send_json("POST", "/api/tickets/#{order['ticket_id']}/entries", entry("reopened", reason: "discharge valves only"))
+    view = send_json("POST", "/api/tickets/#{view['id']}/entries", entry("work", areas: ["discharge_valves"], agreed: true, pumps: 1))
+    amended = save(view, revision: view["amending"]["revision"])
+    assert_equal 3, free("PW-K220"), "it went back to the shelf"
+    assert_equal(-6718, amended["changes"].find { |one| one["text"].start_with?("0 × PW-K220") }["cents"])
+    assert_includes amended["changes"].map { |one| one["text"] }, "work: discharge valves"
+    assert_equal "ordered", amended["state"]
+    sums_hold
+  end
+
+  def test_who_may_do_what
+    order = placed
+    staff
+    ask("bench") { scan(order, "PW-K220", "pick") }
+    assert json["taken"]
+    ask("bench") { step(order, "discount", percent: "5") }
+    assert_match(/is for counter, owner; you are signed in as bench/, assert_problem(403, "not_yours", field: "kind")["detail"])
+    ask("counter") { step(order, "discount", percent: "5") }
+    assert_equal "5", json["discount"]
+    ask("bench") { get "/api/orders/1" }
+    assert_equal %w[pick put_back check], json["may"]
+  end
+
+  def test_papers_say_what_goes
+    order = placed(customer: 1)
+    pick_all(order)
+    check_all(order)
+    note = paper(order, "note")
+    ["Delivery note, order 1", "Saltmarsh Oyster Sheds", "1 PW-K220", "Along in case: bring back what is not used", "charged only when kept"]
+      .each { |text| assert_includes note, text }
+    assert_includes paper(order, "label"), "order 1"
+  end
+end
