@@ -18,8 +18,7 @@ class SimulatedCall
   end
 
   # @return [Outcome]
-  def call(truth, random)
-    caller = SimulatedCaller.new(@field, truth, random)
+  def call(truth, random, caller = SimulatedCaller.new(@field, truth, random))
     readings = SimulatedCaller::PAINTED_OVER.map { |trait| caller.answer(trait) }
     loop do
       best = rank(readings)

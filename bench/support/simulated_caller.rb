@@ -27,12 +27,14 @@ class SimulatedCaller
 
   private
 
+  def wrong = WRONG
+
   def heard(trait)
     return if @field.vocabulary.trait(trait).slot || @field.vocabulary.trait(trait).many
 
     column = @field.column(trait)
     true_value = column.values[column.places[@truth]]
-    return true_value if true_value.nil? || @random.rand >= WRONG
+    return true_value if true_value.nil? || @random.rand >= wrong
 
     (column.values.compact - [true_value]).sample(random: @random) || true_value
   end

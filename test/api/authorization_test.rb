@@ -16,11 +16,13 @@ class AuthorizationTest < Minitest::Test
   TABLE = {
     %w[health openapi session signIn signOut] => %w[nobody counter bench keeper owner],
     %w[vocabulary identify plan preview catalogue series measureSeal measureFlow chooseValve askMaterial] => %w[counter bench keeper owner],
-    %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar orderAgain quote openTickets openTicket freshTicket ticket addEntry sightings recordSighting placeOrder] => %w[counter owner],
+    %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar orderAgain quote openTickets openTicket
+       freshTicket ticket addEntry sightings recordSighting placeOrder] => %w[counter owner],
     %w[orders order earlierOrder card strip bench noteAtBench] => %w[counter bench owner],
     %w[stepOrder scanPiece today tools note bagLabel] => %w[counter bench keeper owner],
     %w[prices stocked toBuy askSupplier purchases purchase purchaseTable] => %w[counter keeper owner],
-    %w[uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice figures learning changeStocked moveStock lookAtCount bookCount shelfLabels writePurchase sendPurchase receivePurchase addTool toolLabels history historyTable] => %w[keeper owner],
+    %w[uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice figures learning changeStocked moveStock lookAtCount bookCount shelfLabels
+       writePurchase sendPurchase receivePurchase addTool toolLabels history historyTable] => %w[keeper owner],
     %w[eraseCustomer switchLearning people putPerson leave newToken backup] => %w[owner]
   }.freeze
 

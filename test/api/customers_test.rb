@@ -40,7 +40,7 @@ class CustomersTest < Minitest::Test
     step(order, "name", customer_id: 999)
     assert_problem(422, "unknown_customer", field: "customer_id")
     get "/api/customers/#{one['id']}"
-    assert_equal [["TK4R20", [1]]], json["pumps"].map { |pump| pump.values_at("designation", "orders") }
+    assert_equal([["TK4R20", [1]]], json["pumps"].map { |pump| pump.values_at("designation", "orders") })
   end
 
   def test_a_pump_s_file
@@ -95,7 +95,8 @@ class CustomersTest < Minitest::Test
     order = handed_over(customer: 1)
     view = send_json("POST", "/api/orders/#{order['id']}/again", key: "g1")
     assert_schema "TicketView"
-    assert_equal [1, ["packings"], false, "TK4R20 from 31000"], [view["ticket"]["customer_id"], view["ticket"]["scope"], view["ticket"]["agreed"], view["pump"]["id"]]
+    assert_equal [1, ["packings"], false, "TK4R20 from 31000"],
+                 [view["ticket"]["customer_id"], view["ticket"]["scope"], view["ticket"]["agreed"], view["pump"]["id"]]
     assert_operator view["pump"]["sure"], :>, 0.95, "plate and serial as they were read then"
     assert_equal view["id"], send_json("POST", "/api/orders/#{order['id']}/again", key: "g1")["id"]
     assert_equal order["id"], view["ticket"]["customer"]["last"]["id"]
@@ -132,7 +133,8 @@ class CustomersTest < Minitest::Test
   def test_tools_go_out_and_are_missed
     send_json("POST", "/api/tools", tag: "pw-t11/1", number: "PW-T11", deposit: "25", shelf: "T2")
     assert_schema "LentTool"
-    { { number: "XX" } => ["unknown_tool", "number"], { deposit: "much" } => %w[no_amount deposit], {} => %w[taken tag] }.each do |change, (code, field)|
+    { { number: "XX" } => %w[unknown_tool number], { deposit: "much" } => %w[no_amount deposit],
+      {} => %w[taken tag] }.each do |change, (code, field)|
       send_json("POST", "/api/tools", { tag: "PW-T11/1", number: "PW-T11", deposit: "25", **change })
       assert_problem(422, code, field: field)
     end
@@ -146,7 +148,7 @@ class CustomersTest < Minitest::Test
     assert_problem(422, "tools_out")
     Gimlet::Store::Clock.at(Time.now + (5 * 86_400)) do
       get "/api/today"
-      assert_match(/PW-T11\/1 · Saltmarsh/, json["piles"].find { |pile| pile["id"] == "overdue" }["rows"].first["what"])
+      assert_match(%r{PW-T11/1 · Saltmarsh}, json["piles"].find { |pile| pile["id"] == "overdue" }["rows"].first["what"])
     end
     assert_includes paper(order, "note"), "Lent: bring it back"
     step(order, "tool_back", tool: "PW-T11/1", condition: "worn")

@@ -52,7 +52,11 @@ class OrderLifeApiTest < Minitest::Test
     assert_equal "picked", fetch(order)["state"]
     check_all(order)
     assert_equal "checked", fetch(order)["state"]
-    assert_equal ["handed_over", 0], step(order, "hand_over", how: "fetched", to: "Per").then { |one| [one["state"], one["goods"].sum { |row| row["bagged"] }] }
+    assert_equal(["handed_over", 0], step(order, "hand_over", how: "fetched", to: "Per").then do |one|
+      [one["state"], one["goods"].sum do |row|
+        row["bagged"]
+      end]
+    end)
     sums_hold
   end
 
@@ -61,7 +65,7 @@ class OrderLifeApiTest < Minitest::Test
     pick_all(order)
     check_all(order)
     2.times { send_json("POST", "/api/orders/#{order['id']}/steps", kind: "hand_over", key: "one click", how: "fetched") }
-    assert_equal 1, json["life"].count { |one| one["kind"] == "hand_over" }
+    assert_equal(1, json["life"].count { |one| one["kind"] == "hand_over" })
     step(order, "hand_over", how: "fetched")
     assert_match(/Order 1 is handed over: “hand over” is not for then/, assert_problem(422, "not_now", field: "kind")["detail"])
   end

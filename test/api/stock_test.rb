@@ -42,7 +42,7 @@ class StockTest < Minitest::Test
     kits = row("PW-K41")[:on_hand]
     move(kind: "kit_opened", number: "PW-K41", quantity: 1)
     assert_equal 200, last_response.status, last_response.body
-    assert_equal pieces.transform_values { |count| count + 3 }, pieces.keys.to_h { |number| [number, row(number)[:on_hand]] }
+    assert_equal(pieces.transform_values { |count| count + 3 }, pieces.keys.to_h { |number| [number, row(number)[:on_hand]] })
     move(kind: "kit_made_up", number: "PW-K41", quantity: 1)
     assert_equal [kits, pieces], [row("PW-K41")[:on_hand], pieces.keys.to_h { |number| [number, row(number)[:on_hand]] }]
     move(kind: "kit_made_up", number: "PW-K41", quantity: 500)
@@ -57,13 +57,15 @@ class StockTest < Minitest::Test
     orders = Array.new(2) { placed }
     look = send_json("POST", "/api/counts/look", lines: [{ number: "pw-k220", counted: 1 }, { number: "PW-4240", counted: 20 }])
     assert_schema "CountDifferences"
-    assert_equal [["PW-K220", 3, 1, -2, 1]], look["differences"].map { |one| one.values_at("number", "was", "counted", "change", "promised") }
+    assert_equal([["PW-K220", 3, 1, -2, 1]], look["differences"].map { |one| one.values_at("number", "was", "counted", "change", "promised") })
     unchanged { send_json("POST", "/api/counts", lines: [{ number: "PW-K220", counted: 1, was: 3 }]) }
     assert_problem(422, "reason_too_short", field: "why")
     unchanged { send_json("POST", "/api/counts", lines: [{ number: "PW-K220", counted: 1, was: 4, why: "two are gone" }]) }
     assert_problem(422, "changed", field: "was")
     unchanged { send_json("POST", "/api/counts", lines: [{ number: "XX-1", counted: 1, was: 0, why: "found it" }]) }
     assert_problem(422, "no_price", field: "number")
+    unchanged { send_json("POST", "/api/counts/look", lines: [{ number: "PW-K220", counted: 1 }, { number: "pw-k220", counted: 2 }]) }
+    assert_problem(422, "twice", field: "number")
     send_json("POST", "/api/counts", lines: [{ number: "PW-K220", counted: 1, was: 3, why: "two are gone" }])
     assert_equal [1, 1], row("PW-K220").values_at(:on_hand, :reserved)
     assert_equal %w[ordered waiting], orders.map { |order| fetch(order)["state"] }, "the youngest waits again"
@@ -112,13 +114,14 @@ class StockTest < Minitest::Test
     assert_problem(422, "none", field: "supplier")
     get "/api/purchases/#{purchase['id']}/table.csv"
     assert_equal [%w[purchase number quantity price received], ["P-1", "PW-K220", "4", nil, "0"]], CSV.parse(last_response.body)
-    { [{ number: "PW-K220", quantity: 5 }] => "more", [{ number: "PW-4110", quantity: 1 }] => "not_ordered", [{ number: "PW-K220", quantity: 0 }] => "empty",
+    { [{ number: "PW-K220", quantity: 5 }] => "more", [{ number: "PW-4110", quantity: 1 }] => "not_ordered",
+      [{ number: "PW-K220", quantity: 0 }] => "empty",
       [{ number: "PW-K220", quantity: -1 }] => "bad_request" }.each do |lines, code|
       unchanged { send_json("POST", "/api/purchases/1/receipts", lines: lines) }
       assert_problem(422, code)
     end
     send_json("POST", "/api/purchases/1/receipts", lines: [{ number: "PW-K220", quantity: 1 }])
-    assert_equal ["written", "ordered"], [json["state"], fetch(order)["state"]], "what came moves the order on"
+    assert_equal %w[written ordered], [json["state"], fetch(order)["state"]], "what came moves the order on"
     send_json("POST", "/api/purchases/1/receipts", lines: [{ number: "PW-K220", quantity: 5 }], more: true)
     assert_equal ["received", 6], [json["state"], json["lines"].first["received"]]
     send_json("POST", "/api/purchases/1/receipts", lines: [{ number: "PW-K220", quantity: 1 }])
@@ -141,11 +144,12 @@ class StockTest < Minitest::Test
     with_supplier do
       send_json("POST", "/api/supplier", numbers: %w[PW-K220 XX-1])
       assert_schema "SupplierAnswer"
-      assert_equal [[4165, true], [0, false]], json["lines"].map { |one| [one["price_cents"], one["available"].positive?] }
+      assert_equal([[4165, true], [0, false]], json["lines"].map { |one| [one["price_cents"], one["available"].positive?] })
       bought
       sent = send_json("POST", "/api/purchases/1/send", {})
       assert_schema "Sent"
-      assert_equal [nil, "sent", 4165, ""], [sent["problem"], sent["purchase"]["state"], sent["purchase"]["lines"].first["price_cents"], sent["purchase"]["note"]]
+      assert_equal [nil, "sent", 4165, ""],
+                   [sent["problem"], sent["purchase"]["state"], sent["purchase"]["lines"].first["price_cents"], sent["purchase"]["note"]]
       assert_operator Date.parse(sent["purchase"]["expected_on"]), :>, Date.today
       send_json("POST", "/api/purchases/1/send", {})
       assert_problem(422, "sent", field: "id")
@@ -155,7 +159,8 @@ class StockTest < Minitest::Test
   # On every bad day the purchase stays written down, and is received as always.
   def test_a_supplier_on_bad_days
     with_supplier do |stand_in|
-      { "down" => /says no \(503\)/, "nonsense" => /cannot be used: it has no JSON/, "slow" => /does not answer/ }.each_with_index do |(mood, told), at|
+      { "down" => /says no \(503\)/, "nonsense" => /cannot be used: it has no JSON/,
+        "slow" => /does not answer/ }.each_with_index do |(mood, told), at|
         stand_in.mood = mood
         send_json("POST", "/api/supplier", numbers: ["PW-K220"])
         assert_match told, json["problem"], mood

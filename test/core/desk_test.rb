@@ -14,7 +14,8 @@ class CoreDeskTest < Minitest::Test
   # By hand, half a cent up. Common practice, no source.
   def test_totals
     assert_equal [13_436, 672, 12_764, 2680, 15_444],
-                 Order::Total.of([[2, 6718]], discount: "5", tax: "21").to_h.values_at(:net_cents, :discount_cents, :base_cents, :tax_cents, :gross_cents)
+                 Order::Total.of([[2, 6718]], discount: "5", tax: "21").to_h.values_at(:net_cents, :discount_cents, :base_cents, :tax_cents,
+                                                                                       :gross_cents)
     assert_equal [1, 1], [Order::Total.of([[1, 10]], discount: "5").discount_cents, Order::Total.of([[1, 5]], tax: "10").tax_cents]
     assert_equal 0, Order::Total.of([]).gross_cents
   end
@@ -44,7 +45,7 @@ class CoreDeskTest < Minitest::Test
     sheet = Due::Interval.new(slot: "oil_seal", name: "oil seal", months: 24)
     assert_equal Date.new(2028, 3, 31), Due.of(pump(job(9, "2026-03-31", oil_seal: %w[keep replace])), [sheet]).first.on
     today = Date.new(2026, 11, 29)
-    assert_equal [true, true, false, false], ["2026-11-01", "2026-12-27", "2026-12-28", nil].map { |day| Due.to_ring?(day, today) }
+    assert_equal([true, true, false, false], ["2026-11-01", "2026-12-27", "2026-12-28", nil].map { |day| Due.to_ring?(day, today) })
   end
 
   def test_what_was_turned_over_once_is_new_next_time
@@ -63,7 +64,7 @@ class CoreDeskTest < Minitest::Test
       assert_operator short, :<=, 1400, "#{sold} sold, #{lead} days: level #{level}"
     end
     assert_equal 0, Desk::Levels.level(sold: 0, days: 90, lead_days: 7)
-    assert_equal [0, 5], [3, 1].map { |position| Desk::Levels.buy(position: position, level: 3, sold: 9, days: 90) }
+    assert_equal([0, 5], [3, 1].map { |position| Desk::Levels.buy(position: position, level: 3, sold: 9, days: 90) })
   end
 
   # Knuth's way of drawing a Poisson count: The Art of Computer Programming, volume 2, 3.4.1 (from memory).
@@ -79,7 +80,7 @@ class CoreDeskTest < Minitest::Test
     change = Desk::KitChange.new(snapshot.kit("PW-K41"), stock)
     opened = change.opened(2).to_h { |one| [one.number, one.deltas[:on_hand]] }
     assert_equal({ "PW-K41" => -2, "PW-4110" => 6, "PW-4111" => 6, "PW-4112" => 6, "PW-4113" => 6, "PW-4114" => 2 }, opened, "sold by 3: two packs")
-    assert_equal opened.transform_values(&:-@), change.made_up(2).to_h { |one| [one.number, one.deltas[:on_hand]] }
+    assert_equal(opened.transform_values(&:-@), change.made_up(2).to_h { |one| [one.number, one.deltas[:on_hand]] })
     packs = Desk::KitChange.new(snapshot.kit("PW-K41"), stock.merge("PW-4114" => stock["PW-4114"].with(pack: 2)))
     assert_match(/no whole packs/, assert_raises(Gimlet::Core::InputError) { packs.opened(1) }.message)
     assert_match(/has no price/, assert_raises(Gimlet::Core::InputError) { Desk::KitChange.new(snapshot.kit("PW-K41"), {}).opened(1) }.message)
@@ -97,25 +98,31 @@ class CoreDeskTest < Minitest::Test
 
   def closed(pump, *told) = Desk::Learning::Closed.new(pump: pump, told: told)
 
-  # A beta prior of 80 answers and a Dirichlet prior of 150 tickets, by hand.
+  # A beta prior of 80 answers; Dirichlet priors of 40 tickets for series and 15 within one; by hand.
   def test_what_is_learned
     learned = Desk::Learning.of(Array.new(20) { closed("A", ["head_bolts", false]) } + [closed(nil)], { "head_bolts" => 0.05 })
     assert_in_delta (20 + 4) / 100.0, learned.mistaken["head_bolts"], 1e-9
     assert_in_delta (1 + 3) / 171.0, learned.none, 1e-9
-    weights = Desk::Learning.weights(learned.counts, { "A" => 1.0, "B" => 2.0 })
-    assert_in_delta (50 + 20) / 170.0, weights["A"] / weights.values.sum, 1e-9
-    assert_equal({ "A" => 1.0, "B" => 2.0 }, Desk::Learning.weights({}, { "A" => 1.0, "B" => 2.0 }))
+    weights = Desk::Learning.weights(learned.counts, { "A" => 1.0, "B" => 3.0, "C" => 4.0 }, { "A" => "one", "B" => "one", "C" => "two" })
+    assert_in_delta ((20 + (40 / 2)) / 60.0) * (20 + (15 / 4.0)) / 35, weights["A"], 1e-9
+    assert_in_delta ((20 + (40 / 2)) / 60.0) * (45 / 4.0) / 35, weights["B"], 1e-9, "a sibling comes more often too"
+    assert_in_delta 1, weights.values.sum, 1e-9
+    practice = Desk::Learning.weights({}, { "A" => 1.0, "B" => 3.0 }, { "A" => "one", "B" => "one" })
+    assert_in_delta 0.25, practice["A"], 1e-9
     assert_equal 0.45, Desk::Learning.of(Array.new(999) { closed("A", ["cap", false]) }, { "cap" => 0.05 }).mistaken["cap"], "never worse than a coin"
   end
 
   def test_what_an_amendment_changed
     line = { "number" => "A-1", "name" => "kit", "quantity" => 2, "total_cents" => 2000 }
-    record = { "parts" => { "lines" => [line] }, "work" => { "areas" => [{ "name" => "packings" }] }, "pump" => { "maker" => "M", "model" => "X" }, "tools" => [] }
-    after = record.merge("parts" => { "lines" => [line.merge("quantity" => 3, "total_cents" => 3000), line.merge("number" => "B-2", "total_cents" => 500)] },
+    record = { "parts" => { "lines" => [line] }, "work" => { "areas" => [{ "name" => "packings" }] }, "pump" => { "maker" => "M", "model" => "X" },
+               "tools" => [] }
+    lines = [line.merge("quantity" => 3, "total_cents" => 3000), line.merge("number" => "B-2", "total_cents" => 500)]
+    after = record.merge("parts" => { "lines" => lines },
                          "work" => { "areas" => [{ "name" => "oil seals" }] })
     assert_equal [["3 × A-1 kit, was 2", 1000], ["2 × B-2 kit, new", 500], ["work: oil seals", 0], ["work: no packings any more", 0]],
                  Order::Changes.of(record, after).map(&:to_a)
     assert_empty Order::Changes.of(record, record)
-    assert_equal [["0 × B-2 kit, was 2", -500]], Order::Changes.of(after, after.merge("parts" => { "lines" => after["parts"]["lines"].take(1) })).map(&:to_a)
+    assert_equal [["0 × B-2 kit, was 2", -500]],
+                 Order::Changes.of(after, after.merge("parts" => { "lines" => after["parts"]["lines"].take(1) })).map(&:to_a)
   end
 end

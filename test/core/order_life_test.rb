@@ -67,7 +67,7 @@ class OrderLifeTest < Minitest::Test
     end
   end
 
-  # What may be done moves only what its row of the table says, and leaves nothing below zero. Where the pieces are not at hand it is refused in words.
+  # What may be done moves only what its row of the table says, and leaves nothing below zero. Where pieces are not at hand it is refused.
   def done(step, state)
     here = in_state(state)
     outcome = step.call(BODIES.fetch(step.id), here)
@@ -150,8 +150,10 @@ class OrderLifeTest < Minitest::Test
     assert_match(/No tool has the tag/, refusal("lend", BODIES["lend"].merge("found" => nil), life).message)
     assert_match(/is past/, refusal("lend", BODIES["lend"].merge("until" => "2026-11-28"), life).message)
     assert_equal "until", refusal("lend", BODIES["lend"].merge("until" => "Friday"), life).field
-    ["lots", "-5", "2.345", "1000000", ""].each { |typed| assert_equal "deposit", refusal("lend", BODIES["lend"].merge("deposit" => typed), life).field, typed }
-    assert_equal [0, 2550, 2505], ["0", "€25,5", "25.05"].map { |typed| Desk::Deposit.cents(typed) }
+    ["lots", "-5", "2.345", "1000000", ""].each do |typed|
+      assert_equal "deposit", refusal("lend", BODIES["lend"].merge("deposit" => typed), life).field, typed
+    end
+    assert_equal([0, 2550, 2505], ["0", "€25,5", "25.05"].map { |typed| Desk::Deposit.cents(typed) })
     out = life("handed_over", [good(handed: 2)], loans: [OUT])
     assert_equal "back", Order::Steps::ToolBack.call({ "tool" => "pw-t11/1", "condition" => "worn" }, out).loan[:state]
     assert_match(/is not out for order 7/, refusal("tool_back", BODIES["tool_back"], life).message)
@@ -205,7 +207,7 @@ class OrderLifeTest < Minitest::Test
     assert_equal %w[order 7], Desk::Code.read(" order  7 ").to_a
     assert_equal %w[order 7], Desk::Code.read("http://127.0.0.1:4480/orders/7/bench").to_a
     assert_equal %w[tool PW-T11/1], Desk::Code.read("tool pw-t11/1").to_a
-    assert_equal %w[number PW-4120], Desk::Code.read("pw-4120\n").to_a
+    ["pw-4120\n", "PW\u20114120", "pw\u2212\u0034120"].each { |typed| assert_equal %w[number PW-4120], Desk::Code.read(typed).to_a }
     ["ORDER 7", "TOOL PW-T11/1", "PW-4120"].each { |text| assert_equal text, Desk::Code.read(text).to_s }
   end
 end

@@ -12,7 +12,8 @@ module Shop
   # @return [Hash] a ticket with the work agreed
   def agreed(customer: nil, pumps: 1, plan: nil, words: "#{KNOWN}, packings", areas: ["packings"])
     view = send_json("POST", "/api/tickets", entry("said", words: words))
-    steps = [customer && ["customer", { customer_id: customer }], plan && ["plan", { policy: plan }], ["work", { areas: areas, agreed: true, pumps: pumps }]]
+    steps = [customer && ["customer", { customer_id: customer }], plan && ["plan", { policy: plan }],
+             ["work", { areas: areas, agreed: true, pumps: pumps }]]
     steps.compact.reduce(view) { |one, (kind, body)| send_json("POST", "/api/tickets/#{one['id']}/entries", entry(kind, **body)) }
   end
 

@@ -98,17 +98,7 @@ module Gimlet
         @supplier = supplier
         @database = database
         @references = Counter::References.new(database)
-        @stock = Store::Stock.new(database)
-        @customers = Store::Customers.new(database)
-        @tickets = Store::Tickets.new(database)
-        @orders = Store::Orders.new(database)
-        @lives = Store::Lives.new(database)
-        @pumps = Store::Pumps.new(database)
-        @tools = Store::Tools.new(database)
-        @purchases = Store::Purchases.new(database)
-        @shop = Store::Settings.new(database)
-        @bench = Store::EntryLog.new(database, :bench_entries, :order_id)
-        @sightings = Store::Sightings.new(database)
+        stores_of(database)
         @authentication = Authentication.new(database, demo: demo)
         @authorization = Authorization.new(@authentication)
         @health = Store::Health.new(database)
@@ -136,7 +126,15 @@ module Gimlet
 
       private
 
-      attr_reader :database, :health, :stock, :customers, :tickets, :orders, :lives, :pumps, :tools, :purchases, :supplier, :shop, :bench, :sightings, :authentication, :person
+      def stores_of(database)
+        @stock, @customers, @pumps = Store::Stock.new(database), Store::Customers.new(database), Store::Pumps.new(database)
+        @tickets, @sightings = Store::Tickets.new(database), Store::Sightings.new(database)
+        @orders, @lives, @bench = Store::Orders.new(database), Store::Lives.new(database), Store::EntryLog.new(database, :bench_entries, :order_id)
+        @tools, @purchases, @shop = Store::Tools.new(database), Store::Purchases.new(database), Store::Settings.new(database)
+      end
+
+      attr_reader :database, :health, :stock, :customers, :tickets, :orders, :lives, :pumps, :tools, :purchases, :supplier, :shop, :bench,
+                  :sightings, :authentication, :person
 
       def peer = Peer.new(env)
       def operation = env.fetch(Router::CALL).operation
@@ -219,6 +217,9 @@ module Gimlet
 
       # @return [String] whose doing it is
       def who_asks = person&.name || "nobody signed in"
+
+      # @param what [String] as the history calls it
+      def noted_as(what, **detail) = Store::History.new(database).note(what, detail, who: who_asks)
 
       # As the request limits have read it.
       def parsed_body = env.fetch(RequestLimits::BODY)

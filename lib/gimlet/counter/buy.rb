@@ -28,9 +28,12 @@ module Gimlet
 
       # @return [Array<Wanted>] what lies below its level or is waited for, what is waited for first
       def wanted
-        lead, sold, to_come, waiting, levels = @purchases.lead_days || LEAD_DAYS, @stock.sold(Core::Desk::Levels::DAYS), @purchases.to_come, @stock.waiting, @stock.levels
+        lead, sold, to_come, waiting, levels = @purchases.lead_days || LEAD_DAYS, @stock.sold(Core::Desk::Levels::DAYS), @purchases.to_come,
+@stock.waiting, @stock.levels
         numbers = sold.keys | waiting.keys | levels.keys
-        rows = numbers.filter_map { |number| row(number, lead, sold.fetch(number, 0), to_come.fetch(number, 0), waiting.fetch(number, 0), levels[number]) }
+        rows = numbers.filter_map do |number|
+          row(number, lead, sold.fetch(number, 0), to_come.fetch(number, 0), waiting.fetch(number, 0), levels[number])
+        end
         rows.select { |one| one.buy.positive? }.sort_by { |one| [-one.waiting, -one.buy, one.number] }
       end
 

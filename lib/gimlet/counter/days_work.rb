@@ -48,15 +48,17 @@ module Gimlet
         open = @purchases.open
         rows = open.first(SHOWN).map do |one|
           Row.new(to: "/desk/buying", what: "purchase #{one[:id]}", since: one[:at],
-                  detail: [one[:state] == "written" ? "not sent yet" : "expected #{one[:expected_on]}", *one[:lines].map { |line| line[:number] }].join(", "))
+                  detail: [one[:state] == "written" ? "not sent yet" : "expected #{one[:expected_on]}", *one[:lines].map do |line|
+                    line[:number]
+                  end].join(", "))
         end
         Pile.new(id: "to_receive", name: "Deliveries expected", total: open.size, rows: rows)
       end
 
       def overdue
         rows = @tools.overdue(SHOWN).map do |tool|
-          Row.new(to: "/orders/#{tool.order_id}", what: "#{tool.tag} · #{tool.customer || 'nobody named'}", detail: "#{tool.name}, back by #{tool.until}",
-                  since: "#{tool.until}T00:00:00Z")
+          Row.new(to: "/orders/#{tool.order_id}", what: "#{tool.tag} · #{tool.customer || 'nobody named'}",
+                  detail: "#{tool.name}, back by #{tool.until}", since: "#{tool.until}T00:00:00Z")
         end
         Pile.new(id: "overdue", name: "Tools overdue", total: @tools.count_overdue, rows: rows)
       end

@@ -11,7 +11,8 @@ module Gimlet
   module Counter
     # What the keeper does to the shelves: received, scrapped, kits opened and made up, counted.
     #
-    #   KeepStock.new(database, stock: stock, lives: lives, snapshot: snapshot, who: "Adela").move("kind" => "received", "number" => "PW-K220", "quantity" => 4)
+    #   keep = KeepStock.new(database, stock: stock, lives: lives, snapshot: snapshot, who: "Adela")
+    #   keep.move("kind" => "received", "number" => "PW-K220", "quantity" => 4)
     class KeepStock
       # `promised` of what is missing are promised to orders, which wait again when it is booked.
       Difference = Core::Value.of(:number, :name, :was, :counted, :change, :promised)
@@ -43,10 +44,13 @@ module Gimlet
       # @raise [Core::InputError]
       def differences(lines)
         known = @stock.all
-        lines.each_with_object({}) { |line, all| all[line["number"].strip.upcase] = line["counted"] }.filter_map do |number, counted|
+        once(lines).filter_map do |number, counted|
           one = known[number] || reject("number", "no_price", "#{number} has no price on file: give it one first, then count it.")
           lost = [one.reserved - counted, 0].max
-          Difference.new(number: number, name: name(number), was: one.on_hand, counted: counted, change: counted - one.on_hand, promised: lost) unless counted == one.on_hand
+          unless counted == one.on_hand
+            Difference.new(number: number, name: name(number), was: one.on_hand, counted: counted, change: counted - one.on_hand,
+                           promised: lost)
+          end
         end
       end
 
@@ -65,6 +69,12 @@ module Gimlet
       end
 
       private
+
+      def once(lines)
+        lines.group_by { |line| line["number"].strip.upcase }.to_h do |number, same|
+          same.one? ? [number, same.first["counted"]] : reject("number", "twice", "#{number} stands twice in this count: put it together.")
+        end
+      end
 
       def explained(difference, line)
         line["was"] == difference.was || reject("was", "changed", "#{difference.number} was moved since you looked: count it again.")

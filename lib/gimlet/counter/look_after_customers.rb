@@ -57,7 +57,8 @@ module Gimlet
         @database.transaction(mode: :immediate) do
           known(id)
           live = @database[:orders].where(customer_id: id, state: Core::Order::Life::LIVE).select_map(:id)
-          live.empty? || reject("id", "live_orders", "Order #{live.join(', ')} is still under way: close or cancel it first, then erase the customer.")
+          live.empty? || reject("id", "live_orders",
+                                "Order #{live.join(', ')} is still under way: close or cancel it first, then erase the customer.")
           @customers.erase(id)
           @history.note("customer", { erased: id }, who: @who)
         end
@@ -78,7 +79,8 @@ module Gimlet
         return if other.nil? || other[:id] == id
 
         at = other[:place].empty? ? "" : ", #{other[:place]}"
-        reject("name", "known", "There is a customer called “#{other[:name]}”#{at} already: type the name to choose them, or add what tells these two apart.")
+        reject("name", "known",
+               "There is a customer called “#{other[:name]}”#{at} already: type the name to choose them, or add what tells these two apart.")
       end
 
       def reject(...) = Core::InputError.reject(...)

@@ -25,7 +25,8 @@ module Gimlet
         learned ||= { "counts" => {}, "mistaken" => {}, "none" => Core::Readings::Likelihoods::NOT_IN_CATALOGUE }
         @snapshot = snapshot
         @tables = tables
-        @vocabulary = vocabulary.extended("traits" => snapshot.series.flat_map(&:trait_definitions).uniq, "work" => work(snapshot)).mistaken(learned["mistaken"])
+        @vocabulary = vocabulary.extended("traits" => snapshot.series.flat_map(&:trait_definitions).uniq,
+                                          "work" => work(snapshot)).mistaken(learned["mistaken"])
         @order_ids = order_ids
         @field = Core::Identification::Field.new(Core::Identification::Hypotheses.of(snapshot, learned["counts"]), @vocabulary, none: learned["none"])
         @classes = {}

@@ -38,7 +38,9 @@ module Gimlet
       # What stands on file may be wrong: it counts as an old invoice does.
       def answered(trait, value, order)
         told = "as in order #{order.id}"
-        ["answered", { "label" => "#{trait} #{value}, #{told}", "reading" => { "trait" => trait, "value" => value, "observer" => "old_invoice", "heard" => told } }]
+        ["answered",
+         { "label" => "#{trait} #{value}, #{told}",
+           "reading" => { "trait" => trait, "value" => value, "observer" => "old_invoice", "heard" => told } }]
       end
 
       def serial(order)

@@ -109,7 +109,8 @@ module Gimlet
 
       # What waits, and a little else, is on its way.
       def buy
-        buying = Counter::Buy.new(@database, snapshot: @reference.snapshot, link: nil, who: "Adela", stock: @stock, purchases: @purchases, lives: @lives)
+        buying = Counter::Buy.new(@database, snapshot: @reference.snapshot, link: nil, who: "Adela", stock: @stock, purchases: @purchases,
+                                             lives: @lives)
         lines = buying.wanted.first(4).map { |one| { "number" => one.number, "quantity" => one.buy } }
         return if lines.empty?
 
@@ -156,7 +157,9 @@ module Gimlet
         variant = designation && @morning.reference.snapshot.variants_of(designation).first
         return [] if variant.nil? || (@index % 4).zero?
 
-        [[variant.trait("head_bolts"), "head bolts"], [variant.trait("plunger_mm"), "mm plunger"]].filter_map { |value, noun| value && "#{value} #{noun}" }.first(1)
+        [[variant.trait("head_bolts"), "head bolts"], [variant.trait("plunger_mm"), "mm plunger"]].filter_map do |value, noun|
+          value && "#{value} #{noun}"
+        end.first(1)
       end
 
       def entry(kind, **body)
@@ -168,11 +171,12 @@ module Gimlet
         entry("plan", "policy" => @call["plan"]) if @call["plan"]
         scope = view.ticket.scope
         # Somebody looks, agrees, and saves.
-        Store::Clock.at(Store::Clock.now + 60 + (@index % 5 * 50)) { entry("work", "areas" => scope, "agreed" => true, "pumps" => @call["pumps"] || 1) }
+        agreed = { "areas" => scope, "agreed" => true, "pumps" => @call["pumps"] || 1 }
+        Store::Clock.at(Store::Clock.now + 60 + (@index % 5 * 50)) { entry("work", **agreed) }
         seen = view
         reason = seen.readiness.blockers.any? ? "read off the plate twice" : nil
-        request = { "ticket_id" => @ticket, "on" => seen.ticket.last, "seen" => Present::TicketView.call(seen)[:seen], "reason" => reason, "who" => who,
-                    "quote" => @call["to"] == "quoted" }
+        request = { "ticket_id" => @ticket, "on" => seen.ticket.last, "seen" => Present::TicketView.call(seen)[:seen], "reason" => reason,
+                    "who" => who, "quote" => @call["to"] == "quoted" }
         @order, = Store::Clock.at(Store::Clock.now + 150 + (@index % 7 * 40)) { @morning.place_order.call(request) }
         step("discount", "percent" => @call["discount"]) if @call["discount"]
       end
@@ -199,7 +203,11 @@ module Gimlet
 
       def closed
         back = goods.select { |good| good.along.positive? && good.out.positive? }
-        back.each { |good| step("take_back", "number" => good.number, "quantity" => [good.along, good.out].min, "because" => "unused", "to_shelf" => true) } if @call["unused"]
+        if @call["unused"]
+          back.each do |good|
+            step("take_back", "number" => good.number, "quantity" => [good.along, good.out].min, "because" => "unused", "to_shelf" => true)
+          end
+        end
         wrong if @call["wrong"]
         step("close")
       end

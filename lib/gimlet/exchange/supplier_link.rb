@@ -33,7 +33,9 @@ module Gimlet
       # @raise [Trouble]
       def stock(numbers)
         rows = ask("/stock", numbers: numbers)["lines"]
-        list(rows) { |row| { number: text(row, "number"), available: whole(row, "available"), price_cents: whole(row, "price_cents"), days: whole(row, "days") } }
+        list(rows) do |row|
+          { number: text(row, "number"), available: whole(row, "available"), price_cents: whole(row, "price_cents"), days: whole(row, "days") }
+        end
       end
 
       # @param reference [String] ours; the same one is the same order
@@ -66,7 +68,9 @@ module Gimlet
 
       def post(path, text)
         Net::HTTP.start(@uri.host, @uri.port, open_timeout: SECONDS, read_timeout: SECONDS, write_timeout: SECONDS) do |http|
-          http.post(path, text, "Content-Type" => "application/json").tap { |answer| answer.body.to_s.bytesize > MOST_BYTES && nonsense("far too much") }
+          http.post(path, text, "Content-Type" => "application/json").tap do |answer|
+            answer.body.to_s.bytesize > MOST_BYTES && nonsense("far too much")
+          end
         end
       end
 
@@ -76,8 +80,8 @@ module Gimlet
         strange.empty? ? rows : nonsense("a number that was not asked for, #{strange.first[0, 40]}")
       end
 
-      def list(rows)
-        rows.is_a?(Array) && rows.all?(Hash) ? rows.map { |row| yield(row) } : nonsense("no lines")
+      def list(rows, &)
+        rows.is_a?(Array) && rows.all?(Hash) ? rows.map(&) : nonsense("no lines")
       end
 
       def text(row, key) = row[key].is_a?(String) && row[key].size.between?(1, 60) ? row[key] : nonsense("no #{key}")

@@ -53,9 +53,11 @@ module Gimlet
         case what
         when "prices" then prices(detail)
         when "customer" then customer(detail)
-        when "stock" then "#{named(detail['number'])}: #{[detail['shelf'] && "shelf #{detail['shelf']}", detail['level'] && "level #{detail['level']}"].compact.join(', ')}"
+        when "stock" then "#{named(detail['number'])}: #{[detail['shelf'] && "shelf #{detail['shelf']}",
+                                                          detail['level'] && "level #{detail['level']}"].compact.join(', ')}"
         when "tool" then "tool #{detail['added']}, #{detail['number']}, was written down"
-        when "rung" then ["rang #{detail['customer']} about their #{detail['pump']}", detail["note"], detail["again_on"] && "again on #{detail['again_on']}"].compact.join(": ")
+        when "rung" then ["rang #{detail['customer']} about their #{detail['pump']}", detail["note"],
+                          detail["again_on"] && "again on #{detail['again_on']}"].compact.join(": ")
         when "learning" then "learning was switched #{detail['on'] ? 'on' : 'off'}"
         end
       end

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "../core/9_identification/pumps/hypotheses"
-require_relative "../core/desk/learning"
 
 module Gimlet
   module Present
@@ -22,7 +21,7 @@ module Gimlet
 
       def pumps(kept, reference)
         practice = Core::Identification::Hypotheses.practice(reference.snapshot)
-        here, usual = [Core::Desk::Learning.weights(kept["counts"], practice), practice].map { |weights| shares(weights) }
+        here, usual = [Core::Identification::Hypotheses.learned(reference.snapshot, kept["counts"]), practice].map { |weights| shares(weights) }
         rows = usual.map { |id, share| { id: id, usual: share.round(5), here: here.fetch(id, share).round(5) } }
         rows.sort_by { |row| -(row[:here] - row[:usual]).abs }.first(SHOWN)
       end

@@ -10,7 +10,8 @@ module Gimlet
       # @param today [Date]
       # @return [Hash] of the OpenAPI schema LentTool
       def call(tool, today)
-        { **tool.to_h, until: tool.until&.iso8601, deposit_cents: tool.deposit_cents || tool.price_cents, free: tool.free?, overdue: tool.overdue?(today) }
+        { **tool.to_h, until: tool.until&.iso8601, deposit_cents: tool.deposit_cents || tool.price_cents, free: tool.free?,
+                       overdue: tool.overdue?(today) }
           .except(:price_cents)
       end
     end

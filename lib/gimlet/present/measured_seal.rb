@@ -42,9 +42,9 @@ module Gimlet
       def on_file(found, gland)
         part = found.part
         sizes = { inner_mm: part.spec["id_mm"], section_mm: part.spec["section_mm"], outer_mm: part.spec["od_mm"], height_mm: part.spec["height_mm"] }
-        { label: "#{part.number} #{part.name}", number: part.number, on_hand: found.stock&.on_hand || 0, promised: found.stock&.reserved || 0, price_cents: found.stock&.price_cents,
-          material: part.spec["material"], used_in: found.used_in, for_a_while: found.for_a_while, **sizes.compact,
-          **judged(found.candidate, gland, part.spec["section_mm"]) }
+        { label: "#{part.number} #{part.name}", number: part.number, on_hand: found.stock&.on_hand || 0, promised: found.stock&.reserved || 0,
+          price_cents: found.stock&.price_cents, material: part.spec["material"], used_in: found.used_in, for_a_while: found.for_a_while,
+          **sizes.compact, **judged(found.candidate, gland, part.spec["section_mm"]) }
       end
 
       def ring(candidate, gland)

@@ -11,6 +11,7 @@ module Gimlet
     class Stocked
       # Numbers that a word finds at once.
       MOST = 400
+      SHOWN = %i[number price_cents pack on_hand reserved bagged shelf level].freeze
 
       # @param snapshot [Core::Catalogue::Snapshot]
       def initialize(snapshot)
@@ -30,8 +31,7 @@ module Gimlet
       # @return [Hash] of the OpenAPI schema Price
       def row(row)
         one, series = by_number[row[:number]]
-        { **row.slice(:number, :price_cents, :pack, :on_hand, :reserved, :bagged, :shelf, :level), free: row[:on_hand] - row[:reserved],
-          name: one&.name, used_in: series && "#{series.maker.name} #{series.name}" }
+        { **row.slice(*SHOWN), free: row[:on_hand] - row[:reserved], name: one&.name, used_in: series && "#{series.maker.name} #{series.name}" }
       end
 
       # @param movement [Hash] of the store

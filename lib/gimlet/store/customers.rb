@@ -53,7 +53,9 @@ module Gimlet
           rows.each do |row|
             @database[:customers].insert_conflict.insert(row.slice(*FIELDS))
             id = @database[:customers].where(name: row[:name]).get(:id)
-            row[:pumps].each { |pump| @database[:pumps].insert(customer_id: id, designation: pump) unless @database[:pumps].where(customer_id: id, designation: pump).any? }
+            row[:pumps].each do |pump|
+              @database[:pumps].insert(customer_id: id, designation: pump) unless @database[:pumps].where(customer_id: id, designation: pump).any?
+            end
           end
         end
       end

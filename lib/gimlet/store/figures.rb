@@ -34,9 +34,9 @@ module Gimlet
 
       # @return [Array<Float>] minutes from the first word to the order, one for each
       def minutes
-        firsts = @database[:entries].group(:ticket_id).select(:ticket_id) { min(at).as(from) }
-        @database[:orders].where(Sequel[:created_at] >= since).join(firsts.as(:firsts), ticket_id: :ticket_id).select_map(%i[created_at from])
-                          .map { |placed, from| (placed - Sequel.string_to_datetime(from.to_s)) / 60.0 }
+        recent = @database[:orders].where(Sequel[:created_at] >= since)
+        firsts = @database[:entries].where(ticket_id: recent.select(:ticket_id), number: 1).select_hash(:ticket_id, :at)
+        recent.select_map(%i[ticket_id created_at]).filter_map { |ticket, placed| (placed - firsts[ticket]) / 60.0 if firsts[ticket] }
       end
 
       # @return [Hash{String=>Integer}] reason => pieces that came back
@@ -44,9 +44,11 @@ module Gimlet
 
       # @return [Hash] cents that lie in stock, of these dead; and the dearest of the dead: number, on_hand, cents
       def stock
-        sold = @database[:movements].where(kind: %w[handed_over handed_over_unchecked]).where { at >= Clock.now - (DEAD_DAYS * 86_400) }.select(:number)
-        here = @database[:stock].where { on_hand > 0 }
-        dead = here.exclude(number: sold)
+        sold = @database[:movements].where(kind: %w[handed_over handed_over_unchecked]).where do
+          at >= Clock.now - (DEAD_DAYS * 86_400)
+        end.select(:number)
+        here = @database[:stock].exclude(on_hand: 0)
+        dead = here.exclude(number: sold.distinct)
         { cents: value(here), dead_cents: value(dead),
           dead: dead.reverse(Sequel[:on_hand] * :price_cents).limit(8).select_map(%i[number on_hand price_cents])
                     .map { |number, count, cents| { number: number, on_hand: count, cents: count * cents } } }

@@ -28,9 +28,11 @@ module Gimlet
         @database = database
       end
 
-      # @return [Integer] its id; to be called inside the transaction that has checked the ticket. Where it stands is told by its first step.
+      # Where it stands is told by its first step.
+      # @return [Integer] its id; to be called inside the transaction that has checked the ticket
       def create(ticket_id:, customer_id:, catalogue_version:, document:, now: Clock.now)
-        id = @database[:orders].insert(ticket_id: ticket_id, customer_id: customer_id, created_at: now, catalogue_version: catalogue_version, revision: 0,
+        id = @database[:orders].insert(ticket_id: ticket_id, customer_id: customer_id, created_at: now, revision: 0,
+                                       catalogue_version: catalogue_version,
                                        document: JSON.generate(document))
         for_customer(id, customer_id)
         describe(id)
@@ -115,7 +117,9 @@ module Gimlet
       end
 
       # @return [Array<Core::Order>] of a customer, the last first
-      def of_customer(id, most = 50) = rows.where(Sequel[:orders][:customer_id] => id).reverse(Sequel[:orders][:id]).limit(most).map { |row| present(row) }
+      def of_customer(id, most = 50)
+        rows.where(Sequel[:orders][:customer_id] => id).reverse(Sequel[:orders][:id]).limit(most).map { |row| present(row) }
+      end
 
       private
 

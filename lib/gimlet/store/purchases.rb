@@ -55,25 +55,26 @@ module Gimlet
       def receive(id, counts)
         lines = @database[:purchase_lines].where(purchase_id: id)
         counts.each { |number, count| lines.where(number: number).update(received: Sequel[:received] + count) }
+        @database[:purchases].where(id: id, came_at: nil).update(came_at: Clock.now)
         @database[:purchases].where(id: id).update(state: "received") if lines.where { received < quantity }.empty?
       end
 
-      # @return [Numeric] days from writing to the first receipt, the mean of the last ones; nil of none
+      # @return [Float, nil] days from writing to the first receipt, the mean of the last ones; nil of none
       def lead_days
-        spans = @database[:movements].where(kind: "received").where(Sequel.like(:why, "purchase %")).reverse(:id).limit(200).select_map(%i[why at])
-        days = spans.filter_map do |why, at|
-          from = @database[:purchases].where(id: why[/\d+/].to_i).get(:at)
-          from && ((at - from) / 86_400.0)
+        spans = @database[:purchases].exclude(came_at: nil).reverse(:id).limit(50).select_map(%i[at came_at]).map do |from, to|
+          (to - from) / 86_400.0
         end
-        days.empty? ? nil : days.sum / days.size
+        spans.empty? ? nil : spans.sum / spans.size
       end
 
       private
 
       def with_lines(rows)
         purchases = rows.all
-        lines = @database[:purchase_lines].where(purchase_id: purchases.map { |one| one[:id] }).order(:number).all.group_by { |line| line[:purchase_id] }
-        purchases.map { |one| one.except(:key).merge(lines: lines.fetch(one[:id], []).map { |line| line.except(:purchase_id) }) }
+        lines = @database[:purchase_lines].where(purchase_id: purchases.map do |one|
+          one[:id]
+        end).order(:number).all.group_by { |line| line[:purchase_id] }
+        purchases.map { |one| one.except(:key, :came_at).merge(lines: lines.fetch(one[:id], []).map { |line| line.except(:purchase_id) }) }
       end
     end
   end

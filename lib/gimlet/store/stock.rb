@@ -76,14 +76,16 @@ module Gimlet
       # @param days [Integer]
       # @return [Hash{String=>Integer}] number => sale units that went over the counter, less what came back
       def sold(days)
-        since = @database[:movements].where(kind: %w[handed_over handed_over_unchecked returned stays_out]).where { at >= Clock.now - (days * 86_400) }
+        since = @database[:movements].where(kind: %w[handed_over handed_over_unchecked returned stays_out]).where do
+          at >= Clock.now - (days * 86_400)
+        end
         since.group(:number).select_hash(:number, Sequel.function(:sum, Sequel[:handed] - :returned).as(:units)).select { |_, units| units.positive? }
       end
 
       # @return [Hash{String=>Integer}] number => what open orders want and have not
       def waiting
         open = Sequel[:wanted] - :bagged - :handed - Sequel[:goods][:reserved]
-        @database[:goods].join(:orders, id: :order_id).where(stage: Ledger::OPEN).where { open > 0 }
+        @database[:goods].join(:orders, id: :order_id).where(stage: Ledger::OPEN).where(open >= 1)
                          .group(:number).select_hash(Sequel[:goods][:number], Sequel.function(:sum, open).as(:units))
       end
 
@@ -126,14 +128,19 @@ module Gimlet
       end
 
       def price(who, changes)
-        before = @database[Sequel.as(STAGED, :staged)].left_join(:stock, number: :number).where { (Sequel[:stock][:price_cents] =~ nil) | (Sequel[:stock][:price_cents] !~ Sequel[:staged][:price_cents]) }
-        @database[:price_changes].insert(%i[at who number was_cents now_cents],
-                                         before.select(Clock.now, who, Sequel[:staged][:number], Sequel[:stock][:price_cents], Sequel[:staged][:price_cents]))
+        note_prices(who)
         told = { price_cents: Sequel[:excluded][:price_cents], pack: Sequel[:excluded][:pack] }
         @database[:stock].insert_conflict(target: :number, update: told)
                          .insert(%i[number price_cents pack], @database[STAGED].where(true).select(:number, :price_cents, :pack))
         changes.each { |some| History.new(@database).note("prices", some, who: who) }
         @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
+      end
+
+      # Before they are overwritten.
+      def note_prices(who)
+        was, now = Sequel[:stock][:price_cents], Sequel[:staged][:price_cents]
+        changed = @database[Sequel.as(STAGED, :staged)].left_join(:stock, number: :number).where((was =~ nil) | (was !~ now))
+        @database[:price_changes].insert(%i[at who number was_cents now_cents], changed.select(Clock.now, who, Sequel[:staged][:number], was, now))
       end
 
       # Most of a list lies there as it says, or is promised to nobody and waited for by nobody: that is booked at once.

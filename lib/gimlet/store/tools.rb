@@ -28,7 +28,9 @@ module Gimlet
 
       # @return [Array<Core::Desk::Loan>] out longer than was agreed, the longest first
       def overdue(most)
-        rows.where(Sequel[:loans][:state] => "out").where { Sequel[:loans][:until] < Clock.today.iso8601 }.order(Sequel[:loans][:until]).limit(most).map { |row| loan(row) }
+        rows.where(Sequel[:loans][:state] => "out").where do
+          Sequel[:loans][:until] < Clock.today.iso8601
+        end.order(Sequel[:loans][:until]).limit(most).map { |row| loan(row) }
       end
 
       # @return [Integer]
@@ -71,8 +73,12 @@ module Gimlet
       def rows
         live = @database[:loans].where(state: LIVE)
         @database[:tools].left_join(live.as(:loans), tag: :tag).left_join(:orders, id: Sequel[:loans][:order_id])
-                         .select(*%i[tag number name shelf condition].map { |one| Sequel[:tools][one] }, Sequel[:tools][:deposit_cents].as(:price_cents),
-                                 *%i[state order_id until deposit_cents].map { |one| Sequel[:loans][one] }, Sequel[:orders][:billed_to].as(:customer))
+                                                               .select(*%i[tag number name shelf condition].map do |one|
+                                                                         Sequel[:tools][one]
+                                                                       end, Sequel[:tools][:deposit_cents].as(:price_cents),
+                                                                       *%i[state order_id until deposit_cents].map do |one|
+                                                                         Sequel[:loans][one]
+                                                                       end, Sequel[:orders][:billed_to].as(:customer))
       end
 
       def loan(row) = Core::Desk::Loan.new(**row, until: row[:until] && Date.parse(row[:until]))

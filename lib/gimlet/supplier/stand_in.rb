@@ -79,7 +79,9 @@ module Gimlet
       def luck(number, most) = Digest::SHA256.hexdigest(number)[0, 8].to_i(16) % most
       def price(number) = ((@prices.fetch(number, 0) * SHARE).round * (@mood == "dearer" ? Rational(11, 10) : 1)).round
 
-      def offer(number) = { number: number, available: @prices.key?(number) ? luck(number, 30) : 0, price_cents: price(number), days: 2 + luck(number, 5) }
+      def offer(number)
+        { number: number, available: @prices.key?(number) ? luck(number, 30) : 0, price_cents: price(number), days: 2 + luck(number, 5) }
+      end
 
       def order(asked)
         lines = asked["lines"].map do |line|

@@ -11,7 +11,11 @@ module Gimlet
       module Buying
         # What routes here need besides the application's own.
         module Helpers
-          def buy = Gimlet::Counter::Buy.new(database, snapshot: reference.snapshot, link: supplier, who: who_asks, stock: stock, purchases: purchases, lives: lives)
+          def buy
+            Gimlet::Counter::Buy.new(database, snapshot: reference.snapshot, link: supplier, who: who_asks, stock: stock, purchases: purchases,
+                                               lives: lives)
+          end
+
           def known_purchase(id) = purchases.find(id) || missing("There is no purchase #{id}.")
           def linked = supplier || Core::InputError.reject("supplier", "none", "No supplier is linked: set GIMLET_SUPPLIER, or go on on paper.")
         end

@@ -15,12 +15,15 @@ module Gimlet
 
           def customer_file(id)
             customer = known_customer(id)
-            rows = pumps.of_customer(customer[:id])
-            theirs = orders.of_customer(customer[:id])
-            Present::CustomerFile.call(customer, today: Store::Clock.today, pumps: rows, due: rows.reject { |row| row[:gone] }.to_h { |row| [row[:id], look_after_pumps.due(row[:id])] },
-                                                 orders: theirs.map { |order| [order, lives.of(order.id), orders.pump_of(order.id)] },
-                                                 logs: theirs.to_h { |order| [order.id, Core::Bench::Log.of(bench.of(order.id))] },
-                                                 tools: theirs.flat_map { |order| tools.of_order(order.id) }.select(&:out?))
+            jobs = orders.of_customer(customer[:id]).map { |order| customer_job(order) }
+            file = Present::CustomerFile.new(customer, today: Store::Clock.today, jobs: jobs, tools: jobs.flat_map do |job|
+              job.life.loans
+            end.select(&:out?))
+            file.call(pumps.of_customer(customer[:id]).map { |row| [row, row[:gone] ? [] : look_after_pumps.due(row[:id])] })
+          end
+
+          def customer_job(order)
+            Present::CustomerFile::Job.new(order: order, life: lives.of(order.id), pump: orders.pump_of(order.id), log: Core::Bench::Log.of(bench.of(order.id)))
           end
 
           def pump_row(id) = pumps.find(id) || missing("There is no pump #{id}.")
@@ -44,6 +47,11 @@ module Gimlet
             answer(customer_file(id))
           end
 
+          joining(app)
+        end
+
+        # Two entries that are one, and one that is to be forgotten.
+        def self.joining(app)
           app.serve("mergeCustomer") do |id|
             into = body_as("MergeCustomer")["into"]
             look_after_customers.merge(id, into)
@@ -77,7 +85,7 @@ module Gimlet
             row = pump_row(id)
             body = body_as("Rung")
             look_after_pumps.rung(id, body["again_on"])
-            Store::History.new(database).note("rung", { pump: row[:designation], customer: known_customer(row[:customer_id])[:name], **body }, who: who_asks)
+            noted_as("rung", pump: row[:designation], customer: known_customer(row[:customer_id])[:name], **body.transform_keys(&:to_sym))
             answer(customer_file(row[:customer_id]))
           end
 

@@ -14,6 +14,14 @@ module Gimlet
         # What routes here need besides the application's own.
         module Helpers
           def learn = Gimlet::Counter::Learn.new(database, reference, orders: orders, tickets: tickets)
+
+          def learned_view(known) = Present::Learned.call(learn, Gimlet::Counter::Learn.learned(database), known)
+
+          def figures_view(told)
+            returns = Core::Order::Steps::TakeBack::REASONS.map { |id, name| { id: id, name: name, pieces: told.returns.fetch(id, 0) } }
+            { days: told.days, **told.sureness, minutes: told.minutes.map { |one| one.round(1) }, returns: returns, overdue: tools.count_overdue,
+              stock: told.stock }
+          end
         end
 
         def self.registered(app)
@@ -23,19 +31,19 @@ module Gimlet
             answer(piles: piles.map { |pile| { **pile.to_h, rows: pile.rows.map(&:to_h) } })
           end
 
-          app.serve("learning") { answer(Present::Learned.call(learn, Gimlet::Counter::Learn.learned(database), reference)) }
+          app.serve("figures") { answer(figures_view(Store::Figures.new(database))) }
+          learning(app)
+        end
+
+        def self.learning(app)
+          app.serve("learning") { answer(learned_view(reference)) }
+
           app.serve("switchLearning") do
             on = body_as("Learning")["on"]
             learn.switch(on)
             learn.call if on
-            Store::History.new(database).note("learning", { on: on }, who: who_asks)
-            answer(Present::Learned.call(learn, Gimlet::Counter::Learn.learned(database), newest))
-          end
-
-          app.serve("figures") do
-            told = Store::Figures.new(database)
-            returns = Core::Order::Steps::TakeBack::REASONS.map { |id, name| { id: id, name: name, pieces: told.returns.fetch(id, 0) } }
-            answer(days: told.days, **told.sureness, minutes: told.minutes.map { |one| one.round(1) }, returns: returns, overdue: tools.count_overdue, stock: told.stock)
+            noted_as("learning", on: on)
+            answer(learned_view(newest))
           end
         end
       end

@@ -19,10 +19,18 @@ module Gimlet
         # What routes here need besides the application's own.
         module Helpers
           def order_view(order)
-            Present::OrderView.call(order, lives.of(order.id), lives.steps(order.id), tax: tax, role: person&.role,
-                                                                                      log: Core::Bench::Log.of(bench.of(order.id)),
-                                                                                      before: order.version > 1 ? orders.earlier(order.id, order.version - 1) : nil)
+            before = order.version > 1 ? orders.earlier(order.id, order.version - 1) : nil
+            Present::OrderView.new(order, lives.of(order.id), tax: tax, role: person&.role)
+                              .call(lives.steps(order.id), Core::Bench::Log.of(bench.of(order.id)), before)
           end
+
+          def again(order, body)
+            pump = orders.pump_of(order.id)&.then { |id| pumps.find(id) }
+            again = Gimlet::Counter::SameAgain.new(add_entry, tickets, pump)
+            database.transaction(mode: :immediate) { again.call(order, key: body["key"], who: body["who"] || "counter") }
+          end
+
+          def paper = params["paper"] || "A4"
 
           # Percent on top of all prices.
           def tax = shop["tax"] || "0"
@@ -35,7 +43,8 @@ module Gimlet
 
           def bag_label(order)
             pump = order.record["pump"].values_at("model", "serials").compact.join(" ")
-            Exchange::Paper::Labels::Label.new(code: "ORDER #{order.id}", strong: "order #{order.id}", lines: [order.customer || "nobody named", pump])
+            Exchange::Paper::Labels::Label.new(code: "ORDER #{order.id}", strong: "order #{order.id}",
+                                               lines: [order.customer || "nobody named", pump])
           end
 
           def step_order
@@ -72,18 +81,15 @@ module Gimlet
             answer(order_view(order), fresh ? 201 : 200)
           end
 
+          app.serve("orderAgain") { |id| answer(view(again(known_order(id), body_as("Again"))), 201) }
+          living(app)
+        end
+
+        def self.living(app)
           app.serve("stepOrder") do |id|
             known_order(id)
             step_order.call(id, body_as("NewStep"))
             answer(order_view(known_order(id)))
-          end
-
-          app.serve("orderAgain") do |id|
-            order = known_order(id)
-            body = body_as("Again")
-            again = Gimlet::Counter::SameAgain.new(add_entry, tickets, orders.pump_of(id)&.then { |pump| pumps.find(pump) })
-            ticket = database.transaction(mode: :immediate) { again.call(order, key: body["key"], who: body["who"] || "counter") }
-            answer(view(ticket), 201)
           end
 
           app.serve("scanPiece") do |id|
@@ -96,17 +102,17 @@ module Gimlet
         def self.printing(app)
           SHEETS.each do |name, sheet|
             app.serve(name) do |id|
-              pdf = sheet.call(known_order(id), paper: params["paper"] || "A4", link: "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}")
+              pdf = sheet.call(known_order(id), paper: paper, link: "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}")
               printed(pdf, "#{name}-#{id}")
             end
           end
           PAPERS.each do |name, paper|
             app.serve(name) do |id|
               order, life = known_order(id), lives.of(id)
-              printed(paper.call(order, life, life.total(order.discount, tax), paper: params["paper"] || "A4"), "#{name}-#{id}")
+              printed(paper.call(order, life, life.total(order.discount, tax), paper: paper), "#{name}-#{id}")
             end
           end
-          app.serve("bagLabel") { |id| printed(Exchange::Paper::Labels.call([bag_label(known_order(id))], paper: params["paper"] || "A4"), "label-#{id}") }
+          app.serve("bagLabel") { |id| printed(Exchange::Paper::Labels.call([bag_label(known_order(id))], paper: paper), "label-#{id}") }
         end
       end
     end

@@ -21,8 +21,10 @@ module Gimlet
           def stocked_row(number)
             row = stock.row(number.strip.upcase) || missing("#{number} has no price on file.")
             moved = lives.ledger.page(row[:number], page_asked)
-            answer({ **names.row(row), prices: stock.prices_of(row[:number]), movements: moved.rows.map { |one| names.movement(one) }, total: moved.total,
-                     page: moved.page, pages: moved.pages })
+            answer({ **names.row(row), prices: stock.prices_of(row[:number]), movements: moved.rows.map do |one|
+              names.movement(one)
+            end, total: moved.total,
+                                       page: moved.page, pages: moved.pages })
           end
         end
 
@@ -51,7 +53,7 @@ module Gimlet
           app.serve("shelfLabels") do
             page = stock.page(params["q"], 1, names.named(params["q"]))
             labels = page.rows.first(MOST_LABELS).map { |row| names.label(row) }
-            printed(Exchange::Paper::Labels.call(labels, paper: params["paper"] || "A4"), "shelves")
+            printed(Exchange::Paper::Labels.call(labels, paper: paper), "shelves")
           end
         end
 
@@ -60,7 +62,7 @@ module Gimlet
             body = body_as("ChangeStocked")
             row = stock.row(number.strip.upcase) || missing("#{number} has no price on file.")
             stock.change(row[:number], body.transform_keys(&:to_sym))
-            Store::History.new(database).note("stock", { number: row[:number], **body }, who: who_asks)
+            noted_as("stock", number: row[:number], **body.transform_keys(&:to_sym))
             stocked_row(row[:number])
           end
 

@@ -9,27 +9,34 @@ module Gimlet
     module Routes
       # Tools that are lent, each by its own tag.
       module Tools
-        def self.registered(app)
-          app.serve("tools") { answer(tools.all.map { |tool| Present::LentTool.call(tool, Store::Clock.today) }) }
-
-          app.serve("toolLabels") do
-            labels = tools.all.map do |tool|
-              Exchange::Paper::Labels::Label.new(code: "TOOL #{tool.tag}", strong: tool.tag, lines: [tool.name, "shelf #{tool.shelf}", "lent: bring it back"])
-            end
-            printed(Exchange::Paper::Labels.call(labels, paper: params["paper"] || "A4"), "tools")
+        # What routes here need besides the application's own.
+        module Helpers
+          def tool_label(tool)
+            Exchange::Paper::Labels::Label.new(code: "TOOL #{tool.tag}", strong: tool.tag,
+                                               lines: [tool.name, "shelf #{tool.shelf}", "lent: bring it back"])
           end
 
-          app.serve("addTool") do
-            body = body_as("NewTool")
+          def tool_view(tool) = Present::LentTool.call(tool, Store::Clock.today)
+
+          def tool_named(number)
+            reference.snapshot.series.flat_map(&:tools).find { |tool| tool.number == number } ||
+              Core::InputError.reject("number", "unknown_tool", "No catalogue has a tool #{number}: see how its sheet writes it.")
+          end
+
+          def add_tool(body)
             tag, number, shelf = body.values_at("tag", "number", "shelf").map { |text| text.to_s.strip.upcase }
-            named = reference.snapshot.series.flat_map(&:tools).find { |tool| tool.number == number } ||
-                    Core::InputError.reject("number", "unknown_tool", "No catalogue has a tool #{number}: see how its sheet writes it.")
-            cents = Core::Desk::Deposit.cents(body["deposit"])
-            tools.add(tag: tag, number: number, name: named.name, shelf: shelf, deposit_cents: cents) ||
-              Core::InputError.reject("tag", "taken", "There is a tool with the tag #{tag} already.")
-            Store::History.new(database).note("tool", { added: tag, number: number }, who: who_asks)
-            answer(Present::LentTool.call(tools.find(tag), Store::Clock.today), 201)
+            added = tools.add(tag: tag, number: number, name: tool_named(number).name, shelf: shelf, deposit_cents: Core::Desk::Deposit.cents(body["deposit"]))
+            added || Core::InputError.reject("tag", "taken", "There is a tool with the tag #{tag} already.")
+            noted_as("tool", added: tag, number: number)
+            tools.find(tag)
           end
+        end
+
+        def self.registered(app)
+          app.helpers Helpers
+          app.serve("tools") { answer(tools.all.map { |tool| tool_view(tool) }) }
+          app.serve("toolLabels") { printed(Exchange::Paper::Labels.call(tools.all.map { |tool| tool_label(tool) }, paper: paper), "tools") }
+          app.serve("addTool") { answer(tool_view(add_tool(body_as("NewTool"))), 201) }
         end
       end
     end

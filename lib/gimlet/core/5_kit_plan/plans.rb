@@ -25,8 +25,9 @@ module Gimlet
           end
         end
       end
-      # `promised` of those on hand are other orders'; `short` is how many of the quantity are not free on the shelf today; `pack` is how many pieces one of it holds; `reason` why the specialist
-      # set it by hand. `beside` is true of what goes along and serves nothing of the work itself: a ring, a nozzle's seal, a whole valve.
+      # `promised` of those on hand are other orders'; `short` is how many of the quantity are not free on the shelf today; `pack` is how many pieces
+      # one of it holds; `reason` why the specialist set it by hand. `beside` is true of what goes along and serves nothing of the work
+      # itself: a ring, a nozzle's seal, a whole valve.
       Line = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :promised, :short, :covers, :reason, :beside)
       # `reason` says why nothing covers it; `stand_ins` may take its place for a while.
       Unfilled = Value.of(:number, :name, :quantity, :reason, :stand_ins)

@@ -15,12 +15,14 @@ module Gimlet
       # Reading and writing them.
       class Code
         ORDER = %r{\A(?:https?://\S+/orders/|ORDER )(\d{1,15})(?:/\w+)?\z}i
+        # What text programs make of a hyphen.
+        DASHES = "\u2010-\u2015\u2212"
         TOOL = /\ATOOL (\S.{0,59})\z/i
 
         # @param text [String] as it came, whatever its capitals and spaces
         # @return [Code]
         def self.read(text)
-          typed = text.strip.squeeze(" ")
+          typed = text.tr(DASHES, "-").strip.squeeze(" ")
           return new(kind: "order", value: typed[ORDER, 1]) if typed.match?(ORDER)
           return new(kind: "tool", value: typed[TOOL, 1].upcase) if typed.match?(TOOL)
 

@@ -23,7 +23,7 @@ module Gimlet
         def self.read(text)
           name, *rest = text.split(",").map { |part| part.strip.squeeze(" ") }
           name.to_s.empty? && InputError.reject("name", "missing",
-                                                "Say what the customer is called: new customer, then the name, a comma, the place, a comma, the phone.")
+                                                "Say what the customer is called: new customer, then name, place and phone, with commas between.")
           phone, rest = rest.reject(&:empty?).partition { |part| part.match?(PHONE) }
           email, place = rest.partition { |part| part.match?(EMAIL) }
           new(name: name, place: place.join(", "), phone: phone.first.to_s, email: email.first.to_s)

@@ -74,7 +74,10 @@ module Gimlet
           slots = pump.served.flat_map { |job| job.fates.keys }.uniq
           slots.filter_map do |slot|
             last = pump.served.find { |job| job.fates.key?(slot) }
-            Reason.new(on: nil, text: "#{Plain.name(slot)} was turned over in order #{last.order_id}: new next time") if last.fates[slot].include?("turn")
+            if last.fates[slot].include?("turn")
+              Reason.new(on: nil,
+                         text: "#{Plain.name(slot)} was turned over in order #{last.order_id}: new next time")
+            end
           end
         end
 

@@ -12,7 +12,7 @@ module Gimlet
       #
       #   learned = Learning.of(tickets, {"head_bolts" => 0.05})
       #   learned.mistaken["head_bolts"], learned.none
-      #   Learning.weights(learned.counts, {"TK4R20" => 3.0, ...})
+      #   Learning.weights(learned.counts, {"TK4R20" => 3.0, ...}, {"TK4R20" => "pellwick-tk4", ...})
       module Learning
         # A ticket that is over. `pump` is what it turned out to be, nil for one in no catalogue; `told` are [trait, right?] of what a caller
         # counted or chose.
@@ -20,11 +20,14 @@ module Gimlet
         # `counts` by pump and `mistaken` by trait have only what was met; `tickets` and `answers` say from how many.
         Learned = Value.of(:counts, :mistaken, :none, :tickets, :answers)
 
-        # Practice counts as so many tickets, and as so many answers to one question. Common practice, no source.
-        TICKETS = 150
+        # Practice counts as so many tickets for how often each series comes, as so many for how often each pump within a series, and as so many
+        # answers to one question. Common practice, no source.
+        SERIES = 40
+        WITHIN = 15
         ANSWERS = 80
+        NONE = 150
         # Nobody is never wrong, and nothing is told that is wrong as often as right.
-        RATES = (0.005..Readings::Likelihoods::WORST).freeze
+        RATES = (0.005..Readings::Likelihoods::WORST)
 
         module_function
 
@@ -38,12 +41,25 @@ module Gimlet
                       none: none(pumps), tickets: closed.size, answers: answers.values.sum(&:size))
         end
 
+        # A shop sees some makers' pumps far more than others': what comes of one pump tells of its siblings too.
         # @param counts [Hash{String=>Integer}] tickets by pump
         # @param practice [Hash{String=>Numeric}] how often each pump comes over a counter
-        # @return [Hash{String=>Numeric}] how often it comes over this one, in the same measure
-        def weights(counts, practice)
-          each = practice.values.sum.to_f / TICKETS
-          practice.to_h { |pump, weight| [pump, counts.key?(pump) ? weight + (counts[pump] * each) : weight] }
+        # @param families [Hash{String=>String}] series of each pump
+        # @return [Hash{String=>Float}] how often it comes over this one; adds up to 1
+        def weights(counts, practice, families)
+          own = counts.slice(*practice.keys)
+          seen, usual = sums(own, families), sums(practice, families)
+          all, total = seen.values.sum, usual.values.sum.to_f
+          practice.to_h do |pump, weight|
+            family = families.fetch(pump)
+            series = (seen.fetch(family, 0) + (SERIES * usual[family] / total)) / (all + SERIES)
+            within = (own.fetch(pump, 0) + (WITHIN * weight / usual[family].to_f)) / (seen.fetch(family, 0) + WITHIN)
+            [pump, series * within]
+          end
+        end
+
+        def sums(numbers, families)
+          numbers.each_with_object(Hash.new(0)) { |(pump, number), all| all[families.fetch(pump)] += number }
         end
 
         def rate(told, practice)
@@ -53,7 +69,7 @@ module Gimlet
 
         def none(pumps)
           practice = Readings::Likelihoods::NOT_IN_CATALOGUE
-          ((pumps.count(nil) + (practice * TICKETS)) / (pumps.size + TICKETS)).clamp(RATES)
+          ((pumps.count(nil) + (practice * NONE)) / (pumps.size + NONE)).clamp(RATES)
         end
       end
     end

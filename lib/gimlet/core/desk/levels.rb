@@ -33,7 +33,7 @@ module Gimlet
         def buy(position:, level:, sold:, days:)
           return 0 if position >= level
 
-          (level - position) + (Rational(sold * AHEAD, days)).ceil
+          (level - position) + Rational(sold * AHEAD, days).ceil
         end
       end
     end

@@ -37,7 +37,8 @@ module Gimlet
         WORDS = {
           "received" => "received", "counted" => "counted", "scrapped" => "scrapped", "reserved" => "promised", "released" => "promise taken back",
           "picked" => "picked", "put_back" => "put back", "checked" => "checked", "unchecked" => "to be checked again",
-          "handed_over" => "handed over", "handed_over_unchecked" => "handed over unchecked", "returned" => "came back to the shelf", "stays_out" => "came back, not to the shelf",
+          "handed_over" => "handed over", "handed_over_unchecked" => "handed over unchecked",
+          "returned" => "came back to the shelf", "stays_out" => "came back, not to the shelf",
           "kit_opened" => "kit opened", "out_of_kit" => "out of a kit", "into_kit" => "into a kit", "kit_made_up" => "kit made up"
         }.freeze
 

@@ -29,19 +29,21 @@ module Gimlet
           (was.keys | is.keys).filter_map { |number| line(was[number], is[number]) }
         end
 
-        def line(was, is)
-          cents = (is&.fetch("total_cents") || 0) - (was&.fetch("total_cents") || 0)
-          return if was && is && was["quantity"] == is["quantity"] && cents.zero?
+        def line(was, now)
+          cents = (now&.fetch("total_cents") || 0) - (was&.fetch("total_cents") || 0)
+          return if was && now && was["quantity"] == now["quantity"] && cents.zero?
 
-          one = is || was
-          counts = "#{is ? is['quantity'] : 0} × #{one['number']} #{one['name']}"
+          one = now || was
+          counts = "#{now ? now['quantity'] : 0} × #{one['number']} #{one['name']}"
           Change.new(text: was ? "#{counts}, was #{was['quantity']}" : "#{counts}, new", cents: cents)
         end
 
         # What came in and what went out of a list.
         def words(name, before, after)
           was, is = yield(before), yield(after)
-          (is - was).map { |text| Change.new(text: "#{name}: #{text}", cents: 0) } + (was - is).map { |text| Change.new(text: "#{name}: no #{text} any more", cents: 0) }
+          (is - was).map { |text| Change.new(text: "#{name}: #{text}", cents: 0) } + (was - is).map do |text|
+            Change.new(text: "#{name}: no #{text} any more", cents: 0)
+          end
         end
       end
     end

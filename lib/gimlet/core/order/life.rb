@@ -7,7 +7,8 @@ require_relative "total"
 module Gimlet
   module Core
     class Order
-      # Where an order stands: its `stage`, which steps set, and its goods, which the ledger moves. `loans` are Desk::Loan: tools promised to it, or out.
+      # Where an order stands: its `stage`, which steps set, and its goods, which the ledger moves. `loans` are Desk::Loan: tools promised to it,
+      # or out.
       #
       #   Life.new(stage: "open", goods: goods).state # => "waiting"
       Life = Value.of(:id, :stage, :goods, :loans, :valid_until, :today) do
@@ -23,6 +24,7 @@ module Gimlet
         def good(number) = goods.find { |one| one.number == number }
         def bagged? = goods.any? { |good| good.bagged.positive? }
         def unchecked? = goods.any? { |good| good.checked < good.bagged }
+
         # @param discount [String] percent
         # @param tax [String] percent
         # @return [Total] what is to be paid as it stands

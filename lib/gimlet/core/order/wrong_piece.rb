@@ -47,14 +47,16 @@ module Gimlet
         end
 
         def around(number)
-          loose = @snapshot.kit(number)&.contents&.keys&.find { |one| @numbers.include?(one) } or return
+          kit = @snapshot.kit(number) or return
+          loose = kit.contents.keys.find { |one| @numbers.include?(one) } or return
           "#{number} is a whole kit; the order needs #{loose}, #{name(loose)}, by itself."
         end
 
         # What has the same place in a pump: another size, another build.
         def another(number)
-          wanted = @numbers.find { |one| (slots(one) & slots(number)).any? && kit?(one) == kit?(number) } ||
-                   kits.flat_map { |kit| kit.contents.keys }.find { |one| !kit?(number) && (slots(one) & slots(number)).any? }
+          own = slots(number)
+          loose = kit?(number) ? [] : kits.flat_map { |kit| kit.contents.keys }
+          wanted = (@numbers.select { |one| kit?(one) == kit?(number) } + loose).find { |one| slots(one).intersect?(own) }
           wanted && "#{number} is the #{name(number)}: the order needs #{where(wanted)}#{difference(number, wanted)}."
         end
 
@@ -96,7 +98,7 @@ module Gimlet
 
         def stranger(number)
           own = @snapshot.series.find { |series| named(series).include?(number) }
-          pumps = @snapshot.series.select { |series| (named(series) & @numbers).any? }
+          pumps = @snapshot.series.select { |series| named(series).intersect?(@numbers) }
           return "#{number}, #{name(number)}, is for the same pumps, but not in this order." if own.nil? || pumps.include?(own)
 
           "#{number}, #{name(number)}, is for #{own.maker.name} #{own.name}; this order is for #{pumps.map do |one|

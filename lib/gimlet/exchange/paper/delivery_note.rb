@@ -24,23 +24,34 @@ module Gimlet
 
         # @return [String]
         def render
-          @drawn.goods(@life.goods.select { |good| here(good).positive? }.map { |good| [here(good), good.number, good.name, good.price_cents] })
-          @drawn.total(@total)
-          list("Along in case: bring back what is not used", @life.goods.select { |good| good.along.positive? && here(good).positive? }) do |good|
-            "#{[good.along, here(good)].min} × #{good.number} #{good.name}: charged only when kept"
+          sold
+          list("Along in case: bring back what is not used", @life.goods.select { |good| along(good).positive? }) do |good|
+            "#{along(good)} × #{good.number} #{good.name}, € #{format('%.2f', good.price_cents / 100.0)} each: charged only when kept"
           end
           list("Lent: bring it back", @life.loans.select(&:out?)) do |tool|
             "#{tool.tag} #{tool.name}, until #{tool.until}, deposit € #{format('%.2f', tool.deposit_cents / 100.0)}"
           end
-          list("Still to come", @life.goods.select { |good| good.open.positive? }) { |good| "#{good.open} × #{good.number} #{good.name}" }
+          list("Still to come", open) { |good| "#{good.open} × #{good.number} #{good.name}" }
           signed
           @drawn.render
         end
 
         private
 
+        def open = @life.goods.select { |good| good.open.positive? }
+
         # With the customer, or in the bag that goes out now.
         def here(good) = good.out + good.bagged
+        def charged(good) = [here(good), good.charged(over: @life.stage == "closed")].min
+        def along(good) = here(good) - charged(good)
+
+        # A part delivery is not settled by itself.
+        def sold
+          @drawn.goods(@life.goods.select { |good| charged(good).positive? }.map { |good| [charged(good), good.number, good.name, good.price_cents] })
+          return @drawn.total(@total) if open.empty?
+
+          @sheet.line "The whole order comes to € #{format('%.2f', @total.gross_cents / 100.0)}; what is still to come is below."
+        end
 
         def list(title, rows)
           return if rows.empty?

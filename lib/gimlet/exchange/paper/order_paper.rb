@@ -27,7 +27,7 @@ module Gimlet
         # @param rows [Array<Array(Integer, String, String, Integer)>] how many, number, name, cents each
         def goods(rows)
           cells = rows.map { |count, number, name, cents| [count, number, name, money(cents), money(count * cents)] }
-          @sheet.table([["qty", "number", "what", "each", "together"], *cells], TABLE)
+          @sheet.table([%w[qty number what each together], *cells], TABLE)
         end
 
         # @param total [Core::Order::Total]
@@ -35,7 +35,10 @@ module Gimlet
           @sheet.pdf.move_down 6
           sums(total).each { |name, cents| @sheet.pdf.text "#{name}   #{money(cents)}", align: :right }
           @sheet.pdf.text "to pay   #{money(total.gross_cents)}", align: :right, style: :bold, size: Sheet::BIG
-          @sheet.line "Discount and tax are each rounded once, half a cent up.", size: Sheet::SMALL if total.discount_cents.positive? || total.tax_cents.positive?
+          return unless total.discount_cents.positive? || total.tax_cents.positive?
+
+          @sheet.line "Discount and tax are each rounded once, half a cent up.",
+                      size: Sheet::SMALL
         end
 
         # @return [String]

@@ -16,8 +16,14 @@ module Gimlet
         # @return [Array<Identification::Hypothesis>] one for each variant, in the same order
         def of(snapshot, counts = {})
           in_hand = Catalogue::InHand.new(snapshot)
-          weights = Desk::Learning.weights(counts, practice(snapshot))
+          weights = counts.empty? ? practice(snapshot) : learned(snapshot, counts)
           snapshot.variants.map { |variant| hypothesis(variant, in_hand, weights[variant.id]) }
+        end
+
+        # @param counts [Hash{String=>Integer}]
+        # @return [Hash{String=>Float}] how often each variant comes over this counter
+        def learned(snapshot, counts)
+          Desk::Learning.weights(counts, practice(snapshot), snapshot.variants.to_h { |variant| [variant.id, variant.series.id] })
         end
 
         # @return [Hash{String=>Numeric}] how often each variant comes over a counter, wherever it is

@@ -28,7 +28,7 @@ module Gimlet
             life.goods.flat_map do |good|
               left = body["wanted"].fetch(good.number, 0) - good.handed
               shed = [good.bagged - left, 0].max
-              kept = [good.reserved, [left - good.bagged, 0].max].min
+              kept = (left - good.bagged).clamp(0, good.reserved)
               [["unchecked", [good.checked - (good.bagged - shed), 0].max], ["put_back", shed], ["released", good.reserved + shed - kept]]
                 .filter_map { |kind, count| move(kind, good, count, life) if count.positive? }
             end

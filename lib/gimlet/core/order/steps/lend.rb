@@ -40,7 +40,9 @@ module Gimlet
           end
           private_class_method :elsewhere, :day
 
-          def self.words(body) = "lent #{body['tool']} #{body['name']} until #{body['until']}, deposit #{format('%.2f', body['deposit_cents'] / 100.0)}"
+          def self.words(body)
+            "lent #{body['tool']} #{body['name']} until #{body['until']}, deposit #{format('%.2f', body['deposit_cents'] / 100.0)}"
+          end
         end
       end
     end

@@ -13,7 +13,8 @@ Sequel.migration do
       index :number
     end
     %w[UPDATE DELETE].each do |verb|
-      run "CREATE TRIGGER price_changes_no_#{verb.downcase} BEFORE #{verb} ON price_changes BEGIN SELECT RAISE(ABORT, 'what was noted is not altered'); END"
+      run "CREATE TRIGGER price_changes_no_#{verb.downcase} BEFORE #{verb} ON price_changes " \
+          "BEGIN SELECT RAISE(ABORT, 'what was noted is not altered'); END"
     end
 
     create_table(:purchases) do
@@ -24,6 +25,8 @@ Sequel.migration do
       DateTime :at, null: false
       String :supplier_ref
       String :expected_on
+      # When the first of it came.
+      DateTime :came_at
       String :note, text: true, null: false, default: ""
       index :state
     end
