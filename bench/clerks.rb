@@ -73,8 +73,10 @@ check = lambda do |when_|
     SELECT s.number FROM stock s LEFT JOIN (SELECT number, SUM(on_hand) h, SUM(reserved) r, SUM(bagged) b FROM movements GROUP BY number) m USING (number)
     WHERE s.on_hand <> COALESCE(m.h, 0) OR s.reserved <> COALESCE(m.r, 0) OR s.bagged <> COALESCE(m.b, 0)
   SQL
-  promised = database.execute("SELECT s.number FROM stock s JOIN (SELECT number, SUM(reserved) r, SUM(bagged) b FROM goods GROUP BY number) g USING (number) " \
-                              "WHERE g.r <> s.reserved OR g.b <> s.bagged").flatten
+  promised = database.execute(<<~SQL).flatten
+    SELECT s.number FROM stock s JOIN (SELECT number, SUM(reserved) r, SUM(bagged) b FROM goods GROUP BY number) g USING (number)
+    WHERE g.r <> s.reserved OR g.b <> s.bagged
+  SQL
   below = database.execute("SELECT number FROM stock WHERE on_hand < reserved OR reserved < 0 OR on_hand < 0").flatten
   states = database.execute("SELECT state, COUNT(*) FROM orders GROUP BY state").to_h
   puts "#{when_}: #{database.get_first_value('SELECT COUNT(*) FROM movements')} movements, orders #{states}"

@@ -141,7 +141,9 @@ class OrderLifeApiTest < Minitest::Test
 
   # The price at the time of the order stays; discount and tax by hand.
   def test_the_price_of_the_day_stays
-    Gimlet::Store::Settings.new(database)["tax"] = "21"
+    send_json("POST", "/api/tax", percent: "a lot")
+    assert_problem(422, "bad_percent", field: "percent")
+    assert_equal "21", send_json("POST", "/api/tax", percent: "21 %")["percent"]
     order = placed
     send_json("POST", "/api/prices", number: "PW-K220", price: "99", pack: "1")
     assert_equal [3, 3], [database[:stock].where(number: "PW-K220").get(:on_hand), free("PW-K220") + 1], "a price alone counts nothing"

@@ -210,4 +210,10 @@ class OrderLifeTest < Minitest::Test
     ["pw-4120\n", "PW\u20114120", "pw\u2212\u0034120"].each { |typed| assert_equal %w[number PW-4120], Desk::Code.read(typed).to_a }
     ["ORDER 7", "TOOL PW-T11/1", "PW-4120"].each { |text| assert_equal text, Desk::Code.read(text).to_s }
   end
+
+  # docs/orders.md is made from the same table.
+  def test_the_docs_have_every_step
+    root = File.expand_path("../..", __dir__)
+    assert_equal IO.popen([RbConfig.ruby, "#{root}/bin/orders"], &:read), File.read("#{root}/docs/orders.md"), "run bin/orders > docs/orders.md"
+  end
 end

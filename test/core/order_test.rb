@@ -32,11 +32,10 @@ class OrderTest < Minitest::Test
 
   def record = Order::Versions.read(RECORD)
 
-  def test_what_may_be_done_next
+  def test_an_earlier_version_is_told_from_the_present_one
     order = Order.new(version: 2, versions: [{ version: 1 }])
-    assert_equal %w[amend cancel], order.may
-    assert_equal %w[amend], order.with(cancelled_at: Time.at(0)).may
-    assert_empty order.with(version: 1).may, "an earlier version is only read"
+    refute order.superseded?
+    assert order.with(version: 1).superseded?
   end
 
   def test_lines_in_the_order_of_the_work_each_under_an_id_of_its_own
@@ -80,7 +79,7 @@ class OrderTest < Minitest::Test
     order = Order.new(id: 7, version: 1, customer: "Nannyfield", created_at: Time.at(0), record: record)
     summary = Order::Summary.of(order)
     assert_equal [7, "AB-1", ["packings"], 120, 0.9], summary.values_at("id", "model", "work", "price_cents", "sure")
-    assert_equal Order::Summary.schema["required"], summary.keys
+    assert_equal Order::Summary.schema["required"], summary.keys + %w[state since], "where it stands is looked up"
     %w[7 nannyfield ab-1 packings coined].each { |word| assert_includes Order::Summary.words(order).split, word }
     assert_includes Order::Summary.words(order), "n 1"
   end

@@ -29,8 +29,8 @@ class DeskSystemTest < SystemTest
     assert_equal 6718, database[:stock].where(number: "PW-K220").get(:price_cents)
     click_button "Take changes (1), leave out lines (1)"
     assert_text "Prices taken: 1.", wait: READ_S
-    fill_in "find a number", with: "pw-k220"
-    assert_selector "table[aria-label=Prices] tbody tr", text: "€70.25", count: 1
+    fill_in "find a number or a name", with: "pw-k220"
+    assert_selector "table[aria-label=Stock] tbody tr", text: "€70.25", count: 1
     within_element("Change a price") do
       { "number" => "PW-K2200", "price" => "5" }.each { |label, text| fill_in label, with: text }
       click_button "Change the price"

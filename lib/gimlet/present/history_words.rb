@@ -58,6 +58,7 @@ module Gimlet
         when "tool" then "tool #{detail['added']}, #{detail['number']}, was written down"
         when "rung" then ["rang #{detail['customer']} about their #{detail['pump']}", detail["note"],
                           detail["again_on"] && "again on #{detail['again_on']}"].compact.join(": ")
+        when "tax" then "tax is #{detail['percent']} % from here on"
         when "learning" then "learning was switched #{detail['on'] ? 'on' : 'off'}"
         end
       end

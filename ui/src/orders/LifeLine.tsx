@@ -6,6 +6,8 @@ import { faint, ink, petrol } from "../shell/theme";
 
 const WIDTH = 1000;
 const HEIGHT = 62;
+/** Room for half of the longest name. */
+const MARGIN = 80;
 /** The usual way; waiting and cancelled leave it. */
 const WAY = ["quoted", "ordered", "picked", "checked", "handed_over", "closed"] as const;
 
@@ -17,7 +19,7 @@ export function LifeLine({ order }: { order: Order }) {
   const way = WAY.filter((one) => one !== "quoted" || quoted);
   const at = way.indexOf(now);
   const name = (id: string) => names.find((one) => one.id === id)?.name ?? "";
-  const place = (index: number) => 60 + (index * (WIDTH - 120)) / (way.length - 1);
+  const place = (index: number) => MARGIN + (index * (WIDTH - 2 * MARGIN)) / (way.length - 1);
   return (
     <Box component="figure" sx={{ m: 0, my: 1 }} aria-label={`Stands at: ${name(order.state)}`}>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="img" aria-hidden="true">

@@ -12,7 +12,7 @@ export function Money({ steps }: { steps: OrderSteps }) {
   const rows: [string, number][] = [
     ["goods", total.net_cents],
     ...(total.discount_cents > 0 ? [[`less ${total.discount} %`, -total.discount_cents] as [string, number]] : []),
-    ...(Number(total.tax) > 0 ? [["without tax", total.base_cents], [`tax, ${total.tax} %`, total.tax_cents]] as [string, number][] : []),
+    ...(Number(total.tax) > 0 ? [...(total.discount_cents > 0 ? [["without tax", total.base_cents] as [string, number]] : []), [`tax, ${total.tax} %`, total.tax_cents]] as [string, number][] : []),
   ];
   return (
     <Box component="section" aria-label="Total" sx={{ width: 260, flexShrink: 0 }}>

@@ -75,7 +75,7 @@ function Papers({ order }: { order: Order }) {
   const papers = [["card", "work card"], ["strip", "torque strip"], [order.state === "quoted" ? "quote" : "note", order.state === "quoted" ? "quote" : "delivery note"], ["label", "bag label"]] as const;
   return (
     <Box sx={{ display: "flex", flexDirection: "column", gap: 0.75, flexShrink: 0, ml: 2, textAlign: "right" }}>
-      <Button variant="contained" component={Link} to={`/orders/${order.id}/bench`}>At the bench</Button>
+      <Button variant="contained" sx={{ alignSelf: "flex-end" }} component={Link} to={`/orders/${order.id}/bench`}>At the bench</Button>
       <span>Print: {papers.map(([name, text], index) => <span key={name}>{index > 0 && " · "}<a href={pdf(name)} target="_blank" rel="noreferrer">{text}</a></span>)}</span>
     </Box>
   );

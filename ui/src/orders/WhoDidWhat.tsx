@@ -6,7 +6,7 @@ export function WhoDidWhat({ order }: { order: Order }) {
   if (order.life.length === 0) return null;
   return (
     <details open={order.life.length < 8}>
-      <summary>Who did what, {order.life.length} steps</summary>
+      <summary>Who did what</summary>
       <ol style={{ margin: "4px 0", paddingLeft: 24 }}>
         {order.life.map((step, index) => <li key={index}>{day(step.at)} · {step.who}: {step.words}</li>)}
       </ol>

@@ -11,7 +11,7 @@ type NewPrice = components["schemas"]["NewPrice"];
 
 const EMPTY = { number: "", price: "", on_hand: "", pack: "1" };
 const FIELDS = [["number", 150], ["price", 110], ["on_hand", 120], ["pack", 80]] as const;
-const LABELS = { number: "number", price: "price", on_hand: "counted here", pack: "pack" };
+const LABELS = { number: "number", price: "price", on_hand: "here now", pack: "pack" };
 
 /** One number's price and shelf. What was typed stays when it is refused. */
 export function PriceForm() {

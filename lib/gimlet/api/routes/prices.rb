@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../core/order/percent"
 require_relative "../../counter/keep_stock"
 require_relative "../../exchange/paper/labels"
 require_relative "../../exchange/price_list"
@@ -32,6 +33,14 @@ module Gimlet
           app.helpers Helpers
           showing(app)
           moving(app)
+
+          app.serve("tax") { answer(percent: tax) }
+
+          app.serve("setTax") do
+            shop["tax"] = Core::Order::Percent.read(body_as("Tax")["percent"])
+            noted_as("tax", percent: tax)
+            answer(percent: tax)
+          end
 
           app.serve("putPrice") do
             row = Exchange::PriceList.row(body_as("NewPrice"))

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../percent"
 require_relative "../step"
 
 module Gimlet
@@ -10,15 +11,10 @@ module Gimlet
         class Discount < Step
           NAME = "give a discount"
           FROM = %w[quoted ordered waiting picked checked].freeze
-          # Two digits behind the point at most.
-          PERCENT = /\A\d{1,2}([.,]\d{1,2})?\z/
-
           field "percent", { "type" => %w[string number], "maxLength" => 10 }
 
           def self.call(body, _life)
-            text = body["percent"].to_s.strip.delete_suffix("%").strip
-            text.match?(PERCENT) || reject("percent", "bad_percent", "A discount is a percentage from 0 to 99.99, such as 5 or 7.5.")
-            percent = text.tr(",", ".")
+            percent = Percent.read(body["percent"])
             outcome({ "percent" => percent }, columns: { discount: percent })
           end
 
