@@ -20,9 +20,9 @@ class AuthorizationTest < Minitest::Test
        freshTicket ticket addEntry sightings recordSighting placeOrder] => %w[counter owner],
     %w[orders order earlierOrder card strip bench noteAtBench] => %w[counter bench owner],
     %w[stepOrder scanPiece today tools note bagLabel] => %w[counter bench keeper owner],
-    %w[prices tax stocked toBuy askSupplier purchases purchase purchaseTable] => %w[counter keeper owner],
+    %w[prices tax stocked toBuy askSupplier dispatchNote purchases purchase purchaseTable] => %w[counter keeper owner],
     %w[uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice figures learning changeStocked moveStock lookAtCount bookCount shelfLabels
-       writePurchase sendPurchase receivePurchase addTool toolLabels history historyTable] => %w[keeper owner],
+       writePurchase sendPurchase receivePurchase supplierDay addTool toolLabels history historyTable] => %w[keeper owner],
     %w[eraseCustomer switchLearning setTax people putPerson leave newToken backup] => %w[owner]
   }.freeze
 

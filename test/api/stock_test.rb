@@ -171,8 +171,15 @@ class StockTest < Minitest::Test
       end
       send_json("POST", "/api/purchases/1/receipts", lines: [{ number: "PW-K220", quantity: 4 }])
       assert_equal "received", json["state"]
-      stand_in.mood = "short"
+      send_json("POST", "/api/supplier/day", mood: "short")
+      assert_schema "SupplierDayTold"
       assert_match(/PW-K220: 2 confirmed of 4/, send_json("POST", "/api/purchases/2/send", {})["purchase"]["note"])
+      assert_equal [{ "number" => "PW-K220", "quantity" => 2 }], send_json("POST", "/api/purchases/2/dispatch", {})["lines"]
+      assert_schema "DispatchNote"
+      send_json("POST", "/api/supplier/day", mood: "down")
+      assert_match(/says no/, send_json("POST", "/api/purchases/2/dispatch", {})["problem"])
+      send_json("POST", "/api/supplier/day", mood: "sleepy")
+      assert_problem(422, "bad_request", field: "mood")
       stand_in.mood = "dearer"
       assert_equal 4582, send_json("POST", "/api/purchases/3/send", {})["purchase"]["lines"].first["price_cents"]
     end

@@ -54,6 +54,16 @@ module Gimlet
         told["lines"] && list(told["lines"]) { |row| [text(row, "number"), whole(row, "quantity")] }.to_h
       end
 
+      # Of the stand-in only.
+      # @param wanted [String, nil] another day for it
+      # @return [Hash, nil] mood and moods; nil of a supplier that has none
+      def mood(wanted = nil)
+        told = ask("/mood", mood: wanted)
+        { mood: text(told, "mood"), moods: told["moods"] }
+      rescue Trouble
+        nil
+      end
+
       private
 
       def ask(path, body)

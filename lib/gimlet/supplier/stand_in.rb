@@ -57,16 +57,27 @@ module Gimlet
 
       # Rack.
       def call(env)
+        return mood_of(env) if env["PATH_INFO"] == "/mood"
+
         sleep(SLOW_S) if @mood == "slow"
         return [503, {}, ["out of order"]] if @mood == "down"
         return [200, {}, ["<html>Welcome!</html>"]] if @mood == "nonsense"
 
         asked = JSON.parse(env["rack.input"].read)
         told = @lock.synchronize { answer(env["PATH_INFO"], asked) }
-        told ? [200, { "content-type" => "application/json" }, [JSON.generate(told)]] : [404, {}, ["not here"]]
+        told ? json(told) : [404, {}, ["not here"]]
       end
 
       private
+
+      def json(told) = [200, { "content-type" => "application/json" }, [JSON.generate(told)]]
+
+      # What no supplier has: its day can be chosen.
+      def mood_of(env)
+        wanted = JSON.parse(env["rack.input"].read)["mood"]
+        self.mood = wanted if wanted
+        json(mood: @mood, moods: MOODS)
+      end
 
       def answer(path, asked)
         case path

@@ -9,6 +9,7 @@ import { Table } from "../shell/Table";
 import { price } from "../shell/format";
 import { freshKey } from "../ticket/key";
 import { Purchase } from "./Purchase";
+import { StandInDay } from "./StandInDay";
 
 const SHOWN = 20;
 
@@ -56,6 +57,7 @@ export function Buying() {
           </Box>
         </>
       )}
+      {wanted.data?.day && <StandInDay day={wanted.data.day} />}
       <h2>Purchases</h2>
       {purchases.data?.length === 0 && <p>None yet.</p>}
       {purchases.data?.map((one) => <Purchase key={one.id} purchase={one} linked={wanted.data?.linked ?? false} />)}

@@ -31,12 +31,12 @@ export function Purchase({ purchase, linked }: { purchase: Bought; linked: boole
       </Box>
       {told_ && <ProblemAlert>{told_}</ProblemAlert>}
       {purchase.note && <Small><strong>{purchase.note}</strong></Small>}
-      {open ? <Receipt purchase={purchase} onDone={again} /> : <Small>{purchase.lines.map((line) => `${line.received} × ${line.number}`).join(", ")}</Small>}
+      {open ? <Receipt purchase={purchase} linked={linked} onDone={again} /> : <Small>{purchase.lines.map((line) => `${line.received} × ${line.number}`).join(", ")}</Small>}
     </Box>
   );
 }
 
-function Receipt({ purchase, onDone }: { purchase: Bought; onDone: () => void }) {
+function Receipt({ purchase, linked, onDone }: { purchase: Bought; linked: boolean; onDone: () => void }) {
   const [typed, setTyped] = useState<Record<string, string>>({});
   const left = (line: Bought["lines"][number]) => Math.max(line.quantity - line.received, 0);
   const lines = purchase.lines.map((line) => ({ number: line.number, quantity: Number(typed[line.number] ?? left(line)) }));
@@ -50,6 +50,11 @@ function Receipt({ purchase, onDone }: { purchase: Bought; onDone: () => void })
     },
     onError: () => setAgreed(more),
   });
+  const asking = useMutation({
+    mutationFn: () => told(api.POST("/api/purchases/{id}/dispatch", { params: { path: { id: purchase.id } }, body: {} })),
+    onSuccess: (note) => setTyped(Object.fromEntries(note.lines.map((line) => [line.number, String(line.quantity)]))),
+  });
+  const problem = receiving.error?.message ?? asking.error?.message ?? asking.data?.problem;
   const send = (event: FormEvent) => {
     event.preventDefault();
     receiving.mutate();
@@ -60,7 +65,8 @@ function Receipt({ purchase, onDone }: { purchase: Bought; onDone: () => void })
         <TextField key={line.number} size="small" label={`${line.number}: ${left(line)} to come${line.price_cents === null ? "" : `, ${price(line.price_cents)}`}`} value={typed[line.number] ?? String(left(line))} onChange={(event) => setTyped({ ...typed, [line.number]: event.target.value })} sx={{ width: 230 }} slotProps={{ htmlInput: { maxLength: 6 } }} />
       ))}
       <Button type="submit" size="small" variant="outlined" disabled={receiving.isPending}>{more && agreed ? "More came: receive it" : "Receive it"}</Button>
-      {receiving.error && <ProblemAlert>{receiving.error.message}</ProblemAlert>}
+      {linked && purchase.state === "sent" && <Button size="small" onClick={() => asking.mutate()}>Their dispatch note</Button>}
+      {problem && <ProblemAlert>{problem}</ProblemAlert>}
     </Box>
   );
 }

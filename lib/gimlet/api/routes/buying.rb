@@ -22,7 +22,7 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.serve("toBuy") { answer(linked: !supplier.nil?, lines: buy.wanted.map(&:to_h)) }
+          app.serve("toBuy") { answer(linked: !supplier.nil?, day: supplier&.mood, lines: buy.wanted.map(&:to_h)) }
           app.serve("purchases") { answer(purchases.latest) }
           app.serve("purchase") { |id| answer(known_purchase(id)) }
 
@@ -38,6 +38,19 @@ module Gimlet
 
         # The supplier's bad days are told, not suffered.
         def self.asking(app)
+          app.serve("supplierDay") do
+            wanted = body_as("SupplierDay")["mood"]
+            answer(linked.mood(wanted) || Core::InputError.reject("mood", "no_stand_in", "This supplier is no stand-in: its days are its own."))
+          end
+
+          app.serve("dispatchNote") do |id|
+            body_as("Nothing")
+            known_purchase(id)
+            answer(lines: (linked.dispatch("P-#{id}") || {}).map { |number, quantity| { number: number, quantity: quantity } }, problem: nil)
+          rescue Exchange::SupplierLink::Trouble => e
+            answer(lines: [], problem: e.message)
+          end
+
           app.serve("askSupplier") do
             numbers = body_as("AskSupplier")["numbers"]
             answer(lines: linked.stock(numbers), problem: nil)

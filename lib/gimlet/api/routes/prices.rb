@@ -62,7 +62,7 @@ module Gimlet
           app.serve("shelfLabels") do
             page = stock.page(params["q"], 1, names.named(params["q"]))
             labels = page.rows.first(MOST_LABELS).map { |row| names.label(row) }
-            printed(Exchange::Paper::Labels.call(labels, paper: paper), "shelves")
+            printed(Exchange::Paper::Labels.call(labels, paper: paper_asked), "shelves")
           end
         end
 

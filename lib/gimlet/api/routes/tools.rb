@@ -35,7 +35,7 @@ module Gimlet
         def self.registered(app)
           app.helpers Helpers
           app.serve("tools") { answer(tools.all.map { |tool| tool_view(tool) }) }
-          app.serve("toolLabels") { printed(Exchange::Paper::Labels.call(tools.all.map { |tool| tool_label(tool) }, paper: paper), "tools") }
+          app.serve("toolLabels") { printed(Exchange::Paper::Labels.call(tools.all.map { |tool| tool_label(tool) }, paper: paper_asked), "tools") }
           app.serve("addTool") { answer(tool_view(add_tool(body_as("NewTool"))), 201) }
         end
       end
