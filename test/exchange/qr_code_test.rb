@@ -28,7 +28,8 @@ class QrCodeTest < Minitest::Test
   end
 
   def test_a_camera_reads_cards_and_labels
-    ["http://127.0.0.1:4480/orders/7", "https://counter.harbour-spares.example/orders/123456789012345", "ORDER 7", "TOOL HÅ T1/2", "PW-K220"].each do |link|
+    links = ["http://127.0.0.1:4480/orders/7", "https://counter.harbour-spares.example/orders/123456789012345"]
+    [*links, "ORDER 7", "TOOL HÅ T1/2", "PW-K220"].each do |link|
       seen = JSON.generate(picture(Gimlet::Exchange::Paper::QrCode.modules(link)))
       told, = Open3.capture2("node", "-e", READER, File.expand_path("../..", __dir__), stdin_data: seen)
       assert_equal link, told.strip
