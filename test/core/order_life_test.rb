@@ -169,6 +169,26 @@ class OrderLifeTest < Minitest::Test
     assert_equal(1, outcome.movements.sum { |one| one.deltas[:on_hand] })
   end
 
+  def test_an_amendment_lets_go_of_what_it_does_not_want
+    amended = lambda do |wanted, **sums|
+      before = life("open", [good(**sums)])
+      moved(before, Order::Steps::Amend.call({ "reason" => "fewer", "wanted" => { "A-1" => wanted } }, before).movements).goods.first
+    end
+    assert_equal [1, 0], amended.call(1, reserved: 2).to_h.values_at(:reserved, :bagged)
+    assert_equal [0, 1, 1], amended.call(1, bagged: 2, checked: 2).to_h.values_at(:reserved, :bagged, :checked)
+    assert_equal [1, 1], amended.call(2, bagged: 1, reserved: 1).to_h.values_at(:reserved, :bagged), "what is still wanted stays where it is"
+    assert_equal({ 3 => -1 }, Desk::Allocation.call(9, [Desk::Allocation::Want.new(order_id: 3, open: 1, reserved: 2)]))
+  end
+
+  def test_one_unchecked_piece_is_enough_to_look_again
+    goods = [good(bagged: 2, checked: 2), good(bagged: 2, checked: 1).with(number: "B-2")]
+    assert_equal "picked", life("open", goods).state
+    assert_match(/Tools are still out/, refusal("cancel", { "reason" => "rang off" }, life("open", goods, loans: [OUT])).message)
+    assert Order::Steps::Accept.call({}, life("quoted").with(today: Date.new(2026, 12, 1))), "the last day is still a day"
+    own = FREE.with(state: "promised", order_id: 7)
+    assert Order::Steps::Lend.call(BODIES["lend"].merge("found" => own), life), "what is kept for it goes out with it"
+  end
+
   # A piece that goes along in case is charged when nothing more comes back, and not before.
   def test_what_is_charged
     kept = good(wanted: 3, along: 1, handed: 3)
