@@ -62,7 +62,7 @@ class AwayTest < SystemTest
     assert_accessible
     click_link "order or a ticket"
     assert_current_path "/orders"
-    { "/desk" => "/desk/prices", "/measure" => "/measure/seal" }.each do |typed, shown|
+    { "/desk" => "/desk/today", "/measure" => "/measure/seal" }.each do |typed, shown|
       visit typed
       assert_current_path shown
     end

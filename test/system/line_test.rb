@@ -81,7 +81,7 @@ class LineTest < SystemTest
     say "new customer Ferrymead Cress, Ostrey Quay"
     assert_select "Customer", selected: "Ferrymead Cress, Ostrey Quay"
     say "new customer ferrymead cress"
-    assert_text "There is a customer called “Ferrymead Cress” already"
+    assert_text "There is a customer called “Ferrymead Cress”, Ostrey Quay already"
   end
 
   def test_work_heard_after_it_was_agreed_is_added_and_named

@@ -48,7 +48,7 @@ class ShopTest < SystemTest
     assert_button "F10 · as last time: packings on TK4R20 from 31000"
     keys(:f10)
     assert_current_path "/tickets/3"
-    assert_text "Enough to order"
+    assert_text "99 % sure"
     assert_selector "aside[aria-label=Tray]", text: "PW-K220"
   end
 

@@ -7,9 +7,14 @@ import { useTicket } from "../ticket/useTicket";
 import { Counter } from "./Counter";
 import { TicketHeader } from "./TicketHeader";
 
-/** One ticket. Its number comes into the address without a reload, so that typing goes on. */
+/** Another address is another ticket. */
 export function CounterPage() {
   const { id } = useParams();
+  return <OneTicket key={id ?? "new"} id={id} />;
+}
+
+/** One ticket. Its number comes into the address without a reload, so that typing goes on. */
+function OneTicket({ id }: { id: string | undefined }) {
   const numbered = useCallback((number: number) => window.history.replaceState(null, "", `/tickets/${number}`), []);
   const [who, setWho] = useStored("gimlet who", "counter");
   const ticket = useTicket(id === undefined ? null : Number(id), who, numbered);
