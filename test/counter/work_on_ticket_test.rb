@@ -98,8 +98,8 @@ class WorkOnTicketTest < Minitest::Test
   def place(one)
     orders = Gimlet::Store::Orders.new(database)
     work = Gimlet::Counter::WorkOnTicket.new(reference, stock.all, customers, Gimlet::Store::Orders.new(database))
-    Gimlet::Counter::PlaceOrder.new(work, database, tickets: tickets, orders: orders, lives: Gimlet::Store::Lives.new(database),
-                                                    customers: customers, prices: stock.all)
+    shop = { tickets: tickets, orders: orders, lives: Gimlet::Store::Lives.new(database), customers: customers, pumps: Gimlet::Store::Pumps.new(database) }
+    Gimlet::Counter::PlaceOrder.new(work, database, prices: stock.all, **shop)
                                .call("ticket_id" => one.id, "on" => one.ticket.last, "seen" => Gimlet::Present::TicketView.call(one)[:seen])
   end
 

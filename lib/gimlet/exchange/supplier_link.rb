@@ -72,7 +72,7 @@ module Gimlet
         JSON.parse(answer.body).then { |told| told.is_a?(Hash) ? told : nonsense("no object") }
       rescue JSON::ParserError
         nonsense("no JSON")
-      rescue SystemCallError, IOError, Timeout::Error, Net::ProtocolError
+      rescue SystemCallError, IOError, Timeout::Error, Net::ProtocolError, Net::HTTPBadResponse, Net::HTTPHeaderSyntaxError
         trouble("The supplier does not answer. #{GO_ON}")
       end
 

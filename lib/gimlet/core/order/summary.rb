@@ -17,7 +17,7 @@ module Gimlet
         # Column => its JSON Schema, and what it has. Another one is a row here, and a row of the list on screen.
         COLUMNS = {
           "id" => [WHOLE, :id.to_proc], "version" => [WHOLE, :version.to_proc], "created_at" => [TEXT, :created_at.to_proc],
-          "cancelled_at" => [TEXT_OR_NOTHING, :cancelled_at.to_proc], "customer" => [TEXT_OR_NOTHING, :customer.to_proc],
+          "customer" => [TEXT_OR_NOTHING, :customer.to_proc],
           "model" => [TEXT, ->(order) { order.record["pump"].values_at("model", "serials").compact.join(" ") }],
           "work" => [{ "type" => "array", "items" => TEXT }, ->(order) { order.record["work"]["areas"].map { |area| area["name"] } }],
           "price_cents" => [WHOLE, ->(order) { order.record["parts"]["price_cents"] }],
