@@ -57,7 +57,7 @@ class TodayTest < Minitest::Test
     told.each { |pile| assert_operator pile["rows"].size, :<=, 12 }
     assert_equal "/orders/#{first['id']}", told.first["rows"].first["to"]
     step(first, "cancel", reason: "rang off")
-    assert_equal(14, piles.values_at("to_pick", "to_come").sum { |pile| pile["total"] })
+    assert_equal(14, piles.values_at("to_pick", "to_come", "to_fetch").sum { |pile| pile["total"] })
     assert_includes piles_of(others.first), "to_pick"
   end
 
