@@ -44,6 +44,16 @@ class LedgerTest < Minitest::Test
     assert_equal %w[cancelled ordered waiting], database[:orders].order(:id).select_map(:state), "the youngest loses its promise"
   end
 
+  def test_an_amended_order_keeps_its_place
+    first, second = order({ "PW-K220" => 3 }), order({ "PW-K220" => 2 })
+    amend = Order::Steps::Amend.call({ "reason" => "more", "wanted" => { "PW-K220" => 4 } }, lives.of(first))
+    lives.take(first, amend, kind: "amend", key: "amend", who: "Ines", goods: [Order::Goods.good("PW-K220", "kit", 4, 100, 1, 0)])
+    received("PW-K220", 1)
+    assert_equal([4, 0], [first, second].map { |id| lives.of(id).good("PW-K220").reserved })
+    step(first, "cancel", reason: "rang off")
+    assert_equal 2, lives.of(second).good("PW-K220").reserved
+  end
+
   def test_what_leaves_the_shelf_otherwise_is_only_what_lies_there
     order("PW-K220" => 2)
     before = database[:movements].count

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "../core/desk/movements"
-require_relative "../exchange/paper/labels"
 
 module Gimlet
   module Present
@@ -38,12 +37,6 @@ module Gimlet
       # @return [Hash] of the OpenAPI schema Moved
       def movement(movement)
         { **movement.slice(:at, :who, :quantity, :order_id, :why), words: Core::Desk::Movements::WORDS.fetch(movement[:kind]) }
-      end
-
-      # @return [Exchange::Paper::Labels::Label]
-      def label(row)
-        told = row(row)
-        Exchange::Paper::Labels::Label.new(code: row[:number], strong: row[:number], lines: [told[:name], told[:used_in], row[:shelf]].compact)
       end
 
       private

@@ -98,9 +98,11 @@ module Gimlet
         change = outcome.columns.merge(stage: outcome.stage).compact
         change[:cancelled_at] = Clock.now if outcome.stage == "cancelled"
         change.merge!(cancelled_at: nil, cancelled_because: nil) if %w[open quoted].include?(outcome.stage)
-        change[:ordered_at] = Clock.now if outcome.stage == "open"
         change[:handed_at] = Clock.now if outcome.stage == "handed_over"
-        @database[:orders].where(id: id).update(**change, revision: Sequel[:revision] + 1)
+        order = @database[:orders].where(id: id)
+        # An order that is amended keeps its place among those that wait.
+        order.exclude(stage: Ledger::OPEN).update(ordered_at: Clock.now) if outcome.stage == Ledger::OPEN
+        order.update(**change, revision: Sequel[:revision] + 1)
       end
     end
   end

@@ -19,6 +19,10 @@ module Gimlet
           def keep_stock = Gimlet::Counter::KeepStock.new(database, stock: stock, lives: lives, snapshot: newest.snapshot, who: who_asks)
           def names = Present::Stocked.new(reference.snapshot)
 
+          def shelf_label(told)
+            Exchange::Paper::Labels::Label.new(code: told[:number], strong: told[:number], lines: told.values_at(:name, :used_in, :shelf).compact)
+          end
+
           def stocked_row(number)
             row = stock.row(number.strip.upcase) || missing("#{number} has no price on file.")
             moved = lives.ledger.page(row[:number], page_asked)
@@ -61,7 +65,7 @@ module Gimlet
 
           app.serve("shelfLabels") do
             page = stock.page(params["q"], 1, names.named(params["q"]))
-            labels = page.rows.first(MOST_LABELS).map { |row| names.label(row) }
+            labels = page.rows.first(MOST_LABELS).map { |row| shelf_label(names.row(row)) }
             printed(Exchange::Paper::Labels.call(labels, paper: paper_asked), "shelves")
           end
         end
