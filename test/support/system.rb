@@ -3,6 +3,7 @@
 require "capybara/minitest"
 require_relative "app"
 require_relative "browser"
+require_relative "lived_in"
 
 Capybara.server = :puma, { Silent: true }
 Capybara.default_max_wait_time = 5
@@ -24,12 +25,20 @@ class SystemTest < Minitest::Test
   include Capybara::DSL
   include Capybara::Minitest::Assertions
   include SeededApp
+  include LivedIn
 
   AXE = File.expand_path("../../ui/node_modules/axe-core/axe.min.js", __dir__)
 
   def setup
     STAGE.app = @app = Gimlet::API::App.new(database, demo: true)
     page.current_window.resize_to(1280, 943)
+  end
+
+  # A shop in the middle of a morning instead of a fresh one.
+  def lived_in
+    @app.helpers.uploads.stop
+    live_in
+    STAGE.app = @app = Gimlet::API::App.new(database, demo: true)
   end
 
   def teardown

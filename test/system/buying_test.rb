@@ -19,7 +19,7 @@ class BuyingTest < SystemTest
   end
 
   def test_what_is_short_is_bought_and_received
-    Gimlet::Demo.morning(database)
+    lived_in
     with_supplier do
       visit "/desk/buying"
       assert_selector "table[aria-label='To buy'] tbody tr", minimum: 3
@@ -48,7 +48,7 @@ class BuyingTest < SystemTest
 
   # The purchase that was expected this morning comes: the order that waits for it can be picked.
   def test_what_comes_moves_a_waiting_order_on
-    Gimlet::Demo.morning(database)
+    lived_in
     waiting = database[:orders].where(state: "waiting").get(:id)
     visit "/orders/#{waiting}"
     assert_text(/Waits for \d+ × PW-K220/)
@@ -118,6 +118,24 @@ class BuyingTest < SystemTest
     say "plate TK4R20, serial 31500, 15 lpm, green, packings"
     3.times { say "" }
     assert_text "1 of 1 free to lend"
+  end
+
+  def test_cancelled_with_what_becomes_of_the_pieces
+    lived_in
+    id = database[:orders].where(state: "handed_over").reverse(:id).get(:id)
+    out = database[:goods].where(order_id: id).sum(:handed)
+    visit "/orders/#{id}"
+    fill_in "why it is amended or cancelled", with: "it was the gun"
+    click_button "Cancel the order"
+    assert_text "Tools are still out for order #{id}"
+    assert_field "why it is amended or cancelled", with: "it was the gun"
+    click_button "Take it back"
+    assert_no_button "Take it back"
+    choose "are back on the shelf", "came back, are scrapped"
+    click_button "Cancel the order"
+    assert_selector "figure[aria-label='Stands at: cancelled']"
+    assert_text "it was the gun"
+    assert_equal out, database[:movements].where(order_id: id, kind: "stays_out").sum(:quantity)
   end
 
   def test_the_history_is_told_in_words

@@ -95,7 +95,7 @@ class ShopTest < SystemTest
   end
 
   def test_today_is_one_key_from_each_thing
-    Gimlet::Demo.morning(database)
+    lived_in
     visit "/desk/today"
     { "To answer" => 2, "To pick" => 3, "To check" => 1, "Ready to fetch" => 2, "Waiting for parts" => 1, "Deliveries expected" => 1,
       "Tools overdue" => 1, "To ring" => 4 }.each { |pile, count| assert_selector "section[aria-label='#{pile}']", text: /\A#{pile}\s+#{count}\s/ }

@@ -1,18 +1,25 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Problem, told } from "../api/client";
+import type { components } from "../api/schema";
 import type { Order } from "../api/types";
 import { freshKey } from "../ticket/key";
 import { ProblemAlert } from "../shell/ProblemAlert";
 
+type Handed = NonNullable<components["schemas"]["CancelStep"]["handed"]>;
+const HANDED: Record<Handed, string> = { shelf: "are back on the shelf", scrapped: "came back, are scrapped", kept: "stay with the customer" };
+
 /** An order is amended on its ticket, or cancelled; both for a reason that stays with it. */
 export function Change({ order }: { order: Order }) {
   const [reason, setReason] = useState("");
+  const [handed, setHanded] = useState<Handed>("shelf");
   const [problem, setProblem] = useState<string | null>(null);
+  const out = order.goods.reduce((sum, good) => sum + good.out, 0);
   const cache = useQueryClient();
   const navigate = useNavigate();
   const attempt = (work: Promise<unknown>, then: () => void) => {
@@ -24,7 +31,7 @@ export function Change({ order }: { order: Order }) {
       void navigate(`/tickets/${order.ticket_id}`);
     });
   const cancel = () =>
-    attempt(told(api.POST("/api/orders/{id}/steps", { params: { path: { id: order.id } }, body: { kind: "cancel", key: freshKey(), reason, revision: order.revision } })), () => {
+    attempt(told(api.POST("/api/orders/{id}/steps", { params: { path: { id: order.id } }, body: { kind: "cancel", key: freshKey(), reason, handed: out > 0 ? handed : null, revision: order.revision } })), () => {
       setReason("");
       void cache.invalidateQueries({ queryKey: ["orders"] });
     });
@@ -33,7 +40,12 @@ export function Change({ order }: { order: Order }) {
       {problem && <ProblemAlert>{problem}</ProblemAlert>}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
         <TextField size="small" label="why it is amended or cancelled" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ width: 360 }} slotProps={{ htmlInput: { maxLength: 400 } }} />
-        <Button variant="outlined" onClick={amend}>Amend it on its ticket</Button>
+        {order.may.includes("amend") && <Button variant="outlined" onClick={amend}>Amend it on its ticket</Button>}
+        {out > 0 && order.may.includes("cancel") && (
+          <TextField select size="small" label={`the ${out} pieces that are out`} value={handed} onChange={(event) => setHanded(event.target.value as Handed)} sx={{ width: 240 }}>
+            {Object.entries(HANDED).map(([id, name]) => <MenuItem key={id} value={id}>{name}</MenuItem>)}
+          </TextField>
+        )}
         {order.may.includes("cancel") && <Button variant="outlined" onClick={cancel}>Cancel the order</Button>}
       </Box>
     </Box>
