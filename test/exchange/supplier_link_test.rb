@@ -67,7 +67,8 @@ class SupplierLinkTest < Minitest::Test
     closed = TCPServer.new("127.0.0.1", 0).then { |server| server.addr[1].tap { server.close } }
     assert_match(/does not answer/, assert_raises(Link::Trouble) { Link.new("http://127.0.0.1:#{closed}").stock([]) }.message)
     cut = "HTTP/1.1 200 OK\r\nContent-Length: 99\r\n\r\n{"
-    assert_match(/has no JSON/, assert_raises(Link::Trouble) { answering("", raw: cut) { |link| link.stock([]) } }.message)
+    # Cut off: it is seen to end, or taken for what it is, by chance of the network.
+    assert_match(/has no JSON|does not answer/, assert_raises(Link::Trouble) { answering("", raw: cut) { |link| link.stock([]) } }.message)
     assert_match(/far too much/, assert_raises(Link::Trouble) { stock("x" * 600_000) }.message)
   end
 end
