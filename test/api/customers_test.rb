@@ -139,7 +139,7 @@ class CustomersTest < Minitest::Test
       assert_problem(422, code, field: field)
     end
     order = handed_over(customer: 1)
-    step(order, "lend", tool: "pw-t11/1", until: (Date.today + 3).iso8601, deposit: "25")
+    step(order, "lend", tool: "tool pw-t11/1", until: (Date.today + 3).iso8601, deposit: "25")
     assert_equal ["out", false], json["tools"].first.values_at("state", "overdue")
     other = handed_over
     step(other, "lend", tool: "PW-T11/1", until: (Date.today + 3).iso8601, deposit: "25")

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/desk/code"
 require_relative "../core/order/steps"
 require_relative "order_changed"
 
@@ -65,7 +66,7 @@ module Gimlet
 
       # With whom or what it speaks of.
       def named(body)
-        return body.merge("found" => @tools.find(body["tool"])) if body["tool"]
+        return body.merge("found" => @tools.find(Core::Desk::Code.read(body["tool"]).value)) if body["tool"]
         return body unless body["customer_id"]
 
         customer = @customers.find(body["customer_id"]) ||

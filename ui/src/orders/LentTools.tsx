@@ -58,7 +58,7 @@ function Lend({ steps }: { steps: OrderSteps }) {
   const cents = tools.find((tool) => tool.tag === tag)?.deposit_cents ?? 0;
   const send = (event: FormEvent) => {
     event.preventDefault();
-    void steps.step({ kind: "lend", tool: tag.replace(/^tool /i, ""), until, deposit: deposit ?? String(cents / 100) }).then((taken) => taken && setTyped(null));
+    void steps.step({ kind: "lend", tool: tag, until, deposit: deposit ?? String(cents / 100) }).then((taken) => taken && setTyped(null));
   };
   return (
     <Box component="form" onSubmit={send} aria-label="Lend a tool" sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center", my: 1 }}>

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../core/bench/log"
+require_relative "../../core/desk/code"
 require_relative "../../counter/same_again"
 require_relative "../../counter/scan_piece"
 require_relative "../../counter/step_order"
@@ -43,7 +44,7 @@ module Gimlet
 
           def bag_label(order)
             pump = order.record["pump"].values_at("model", "serials").compact.join(" ")
-            Exchange::Paper::Labels::Label.new(code: "ORDER #{order.id}", strong: "order #{order.id}",
+            Exchange::Paper::Labels::Label.new(code: Core::Desk::Code.new(kind: "order", value: order.id).to_s, strong: "order #{order.id}",
                                                lines: [order.customer || "nobody named", pump])
           end
 

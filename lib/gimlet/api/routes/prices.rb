@@ -11,9 +11,6 @@ module Gimlet
     module Routes
       # What things cost and what lies on the shelf: shown, changed one by one, moved, counted.
       module Prices
-        # Of one sheet of labels after the other.
-        MOST_LABELS = 240
-
         # What routes here need besides the application's own.
         module Helpers
           def keep_stock = Gimlet::Counter::KeepStock.new(database, stock: stock, lives: lives, snapshot: newest.snapshot, who: who_asks)
@@ -65,7 +62,7 @@ module Gimlet
 
           app.serve("shelfLabels") do
             page = stock.page(params["q"], 1, names.named(params["q"]))
-            labels = page.rows.first(MOST_LABELS).map { |row| shelf_label(names.row(row)) }
+            labels = page.rows.map { |row| shelf_label(names.row(row)) }
             printed(Exchange::Paper::Labels.call(labels, paper: paper_asked), "shelves")
           end
         end

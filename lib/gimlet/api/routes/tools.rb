@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../core/desk/code"
 require_relative "../../core/desk/deposit"
 require_relative "../../exchange/paper/labels"
 require_relative "../../present/lent_tool"
@@ -12,7 +13,7 @@ module Gimlet
         # What routes here need besides the application's own.
         module Helpers
           def tool_label(tool)
-            Exchange::Paper::Labels::Label.new(code: "TOOL #{tool.tag}", strong: tool.tag,
+            Exchange::Paper::Labels::Label.new(code: Core::Desk::Code.new(kind: "tool", value: tool.tag).to_s, strong: tool.tag,
                                                lines: [tool.name, "shelf #{tool.shelf}", "lent: bring it back"])
           end
 

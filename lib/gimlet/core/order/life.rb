@@ -33,7 +33,6 @@ module Gimlet
         end
 
         def all_out? = goods.all? { |good| good.handed == good.wanted }
-        def part_delivered? = stage == "open" && goods.any? { |good| good.handed.positive? }
       end
 
       # The states in the order of a life, and what the desk calls them.
