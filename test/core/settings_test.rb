@@ -100,7 +100,7 @@ class SettingsTest < Minitest::Test
     bolt = Fastener.new(id: "f", name: "f", thread: { "diameter_mm" => 8, "pitch_mm" => 1.25, "property_class" => "8.8" })
     assert_nil Tightening::Entered.of(200, "lbf·in", "plant book, page 4").doubt(bolt)
     assert_match(/221.3 lbf·ft is above the 18.8 lbf·ft/, Tightening::Entered.of(221.3, "lbf·ft", "plant book, page 4").doubt(bolt))
-    assert_match(/under a tenth/, Tightening::Entered.of(17, "lbf·in", "plant book, page 4").doubt(bolt))
+    assert_match(/under a sixth/, Tightening::Entered.of(17, "lbf·in", "plant book, page 4").doubt(bolt))
     assert_nil Tightening::Entered.of(200, "lbf·ft", "plant book").doubt(bolt.with(thread: nil)), "nothing to hold it against"
     { [0, "N·m", "a page"] => "not_positive", [-3, "N·m", "a page"] => "not_positive", [10, "bar", "a page"] => "unknown_unit",
       [10, "N·m", " "] => "no_source", [10, "N·m", nil] => "no_source" }.each do |typed, code|

@@ -17,8 +17,9 @@ class PlantedMistakesTest < Minitest::Test
     "an old format" => [->(one, _) { one["version"] = 1 }, "format 1: Gimlet reads format 2"],
     "something else" => [->(one, _) { one["format"] = "price list" }, "no “format”"],
     "a key left out" => [->(one, _) { one.delete("models") }, "it lacks models"],
-    "a key misspelled" => [->(one, t) { t.row("areas", "packings").call(one)["opnes"] = [] }, "a key that the format does not know"],
-    "a word for a number" => [->(one, t) { t.row("models", "FX-18").call(one)["stroke_mm"] = "12" }, "/models/0/stroke_mm"],
+    "a key misspelled" => [->(one, t) { t.row("areas", "packings").call(one)["opnes"] = [] },
+                            "a key that the format does not know here. Did you mean “opens”?"],
+    "a word for a number" => [->(one, t) { t.row("models", "FX-18").call(one)["stroke_mm"] = "12" }, "models.FX-18.stroke_mm"],
     "a reuse rule that is none" => [lambda { |one, t|
       t.layer("packing", "guide").call(one)["reuse"] = "sometimes"
     }, "“sometimes” is none of replace_always"],
@@ -90,16 +91,16 @@ class PlantedMistakesTest < Minitest::Test
     }, "fasteners.cover_bolts", "the tolerance must be less"],
     "an angle over a turn" => [lambda { |one, _|
       one["fasteners"][1]["tightenings"][0].merge!("kind" => "snug_then_angle", "angles_deg" => [60, 450])
-    }, "fasteners/1/tightenings/0/angles_deg/1", "450 is too much: at most 360"],
+    }, "fasteners.cover_bolts.tightenings.0.angles_deg.1", "450 is too much: at most 360"],
     "a turn that no torque takes" => [lambda { |one, _|
       one["fasteners"][1]["tightenings"][0]["turns"] = 0.5
-    }, "fasteners/1/tightenings/0/turns", "a key that the format does not know here"],
+    }, "fasteners.cover_bolts.tightenings.0.turns", "a key that the format does not know here"],
     "a value that is firm as well" => [lambda { |one, _|
       one["fasteners"][1]["tightenings"][0]["kind"] = "firm"
-    }, "fasteners/1/tightenings/0/value", "a key that the format does not know here"],
+    }, "fasteners.cover_bolts.tightenings.0.value", "a key that the format does not know here"],
     "a torque of nothing" => [lambda { |one, _|
       one["fasteners"][1]["tightenings"][0]["value"] = 0
-    }, "fasteners/1/tightenings/0/value", "0 is too little: more than 0"],
+    }, "fasteners.cover_bolts.tightenings.0.value", "0 is too little: more than 0"],
     "two values for one bolt" => [lambda { |one, _|
       one["fasteners"][0]["tightenings"] << { "kind" => "firm" }
     }, "fasteners.caps", "2 tightenings for FX-18"],
@@ -142,7 +143,7 @@ class PlantedMistakesTest < Minitest::Test
     "feet for inches, down" => [lambda { |one, _|
       one["fasteners"][1]["tightenings"][0].merge!("value" => 13.3, "unit" => "lbf·in", "steps" => [6, 13.3])
     },
-                                "fasteners.cover_bolts", "under a tenth"],
+                                "fasteners.cover_bolts", "under a sixth"],
     "a part that fits nothing" => [lambda { |one, _|
       one["parts"] << { "number" => "FX 99", "name" => "lamp" }
     }, "parts.FX 99", "fits nothing and is in no kit"],
@@ -156,8 +157,8 @@ class PlantedMistakesTest < Minitest::Test
       t.row("parts", "FX 3").call(one)["spec"]["material"] = "EPDM"
     }, "layers.cap_oring.lube", "Never oil on EPDM"],
     "a size that finds nothing" => [lambda { |one, t|
-      t.row("parts", "FX 3").call(one)["spec"] = { "length_mm" => 3 }
-    }, "parts.FX 3.spec", "told by id_mm, section_mm"]
+      t.row("parts", "FX 7").call(one)["spec"] = { "length_mm" => 3 }
+    }, "parts.FX 7.spec", "told by"]
   }.freeze
 
   def catalogue = @catalogue ||= Gimlet::Store::Catalogue.new(database)

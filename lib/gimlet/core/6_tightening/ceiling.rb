@@ -14,7 +14,7 @@ module Gimlet
       NUT_FACTORS = [[/anti-seize/, 0.12], [/oil|lubric|grease|jelly/, 0.18]].freeze
       DRY = 0.20
       # Below this share of what such a bolt commonly takes, foot-pounds were probably typed as inch-pounds. Common practice, no source.
-      LOW = Rational(1, 10)
+      LOW = Rational(1, 6)
 
       module_function
 
@@ -49,7 +49,7 @@ module Gimlet
         ceiling = thread && torque_nm(*thread.values_at("diameter_mm", "pitch_mm", "property_class"), treatment) or return
         value = torque.to("N·m").value
         where = if value > ceiling then "above"
-                elsif value < ceiling * LOW then "under a tenth of"
+                elsif value < ceiling * LOW then "under a sixth of"
                 else return
                 end
         most = Quantity.of(ceiling, "N·m").to(torque.unit)

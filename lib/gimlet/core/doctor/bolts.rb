@@ -23,7 +23,7 @@ module Gimlet
 
         private
 
-        def bolts(fastener) = apart(fastener) + listed(fastener) + backwards(fastener) + drawn_in(fastener)
+        def bolts(fastener) = apart(fastener) + listed(fastener) + backwards(fastener) + written(fastener) + drawn_in(fastener) + one_sided(fastener)
 
         def passes(fastener)
           fastener.tightenings.flat_map { |tightening| Tightening::Kinds.of(tightening).faults }.map { |text| error("fasteners.#{fastener.id}", text) }
@@ -53,10 +53,36 @@ module Gimlet
           end
         end
 
-        def off_middle(point, set)
-          middle = %i[x_mm y_mm].map { |axis| set.points.sum(&axis) / set.points.size.to_f }
-          Math.hypot(point.x_mm - middle[0], point.y_mm - middle[1])
+        def off_middle(point, set) = Math.hypot(point.x_mm - middle(set.points, :x_mm), point.y_mm - middle(set.points, :y_mm))
+
+        # The order in which the points were written down is nobody's order of tightening.
+        def written(fastener)
+          return [] unless fastener.pattern == :listed && fastener.order && fastener.sets.any? do |set|
+            set.points.size > 3 && set.points.map(&:label) == fastener.order.map(&:to_s)
+          end
+
+          [warning("fasteners.#{fastener.id}.order", "is the order in which the points stand: is it the sheet's?")]
         end
+
+        # Bolts that draw a piece in lie on both sides of its middle.
+        def one_sided(fastener)
+          labels = (fastener.draw_in || []).map(&:to_s)
+          set = fastener.sets.first
+          drawn = set.points.select { |point| labels.include?(point.label) }
+          return [] if drawn.size < 2
+
+          off = %i[x_mm y_mm].map do |axis|
+            (middle(drawn, axis) - middle(set.points, axis)).abs / (set.points.map(&axis).minmax.reduce(:-).abs + 1.0)
+          end
+          if off.max <= 0.2
+            []
+          else
+            [warning("fasteners.#{fastener.id}.draw_in",
+                     "names #{labels.join(', ')}, all on one side: two opposite bolts draw it in straight.")]
+          end
+        end
+
+        def middle(points, axis) = points.sum(&axis) / points.size.to_f
 
         def drawn_in(fastener)
           unknown = (fastener.draw_in || []).map(&:to_s) - fastener.sets.first.points.map(&:label)

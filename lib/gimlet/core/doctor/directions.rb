@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../1_catalogue/shapes"
+require_relative "../plain"
 require_relative "facing"
 require_relative "remark"
 
@@ -16,6 +17,9 @@ module Gimlet
         PRESSURE = /\b(?:bottom of the (?:bore|nut|pocket)|end cap|cylinder|manifold|head)\b/
         OIL = /\b(?:crankcase|power end|gear case|cam side)\b/
         HELD = { /\b(?:high|low)-pressure seal\b/ => PRESSURE, /\boil seal\b/ => OIL }.freeze
+        # Shapes that have no ends.
+        ROUND = %w[oring ball spring washer].freeze
+        LIPPED = /(?:\A|[,;] )lips? (?!seal|ring)|\bhollow side\b/
         # A check valve from its seat on: the water comes through the seat, lifts the poppet and pushes the spring.
         CLOSING = %w[poppet ball plate].freeze
         INLET = { /inlet|suction/i => :inlet, /discharge|outlet|pressure valve/i => :outlet }.freeze
@@ -26,7 +30,11 @@ module Gimlet
         end
 
         # @return [Array<Remark>]
-        def call = @stacks.flat_map { |stack| words(stack) + places(stack) + held(stack) + closing(stack) + meeting(stack) + flowing(stack) }
+        def call
+          @stacks.flat_map do |stack|
+            words(stack) + lipless(stack) + alike(stack) + places(stack) + held(stack) + closing(stack) + meeting(stack) + flowing(stack)
+          end
+        end
 
         private
 
@@ -38,6 +46,23 @@ module Gimlet
 
             error(place(stack, layer), "“#{layer.facing}” puts its #{told.first} so that it opens to #{stack[told.last]} (#{told.last}), but " \
                                        "opens_to draws it to #{stack[layer.opens_to]} (#{layer.opens_to}): one of them is wrong.")
+          end
+        end
+
+        # A piece that looks the same from both ends opens to neither.
+        def alike(stack)
+          stack.layers.select { |layer| layer.opens_to && ROUND.include?(layer.shape) }.map do |layer|
+            warning(place(stack, layer),
+                    "is a #{Plain.name(layer.shape)}, which is the same from both ends: leave opens_to out, or say which shape it is.")
+          end
+        end
+
+        # What is told to have lips is drawn with lips.
+        def lipless(stack)
+          stack.layers.select do |layer|
+            layer.facing.to_s.match?(LIPPED) && layer.shape && !Catalogue::Shapes.of(layer.shape).lips && layer.shape != "dished"
+          end.map do |layer|
+            error(place(stack, layer), "“#{layer.facing}”, and its shape is #{layer.shape}, which has none: say u_seal, cup, v_ring or lip_seal.")
           end
         end
 

@@ -5,18 +5,27 @@ require_relative "assembly"
 require_relative "bolts"
 require_relative "directions"
 require_relative "remark"
+require_relative "families"
 require_relative "goods"
+require_relative "magnitudes"
 require_relative "orders"
+require_relative "places"
 require_relative "pumps"
+require_relative "reach"
 require_relative "references"
 require_relative "hand_tools"
 require_relative "hosts"
 require_relative "lists"
 require_relative "passing"
+require_relative "replacements"
+require_relative "reuse"
 require_relative "rings"
 require_relative "sentences"
+require_relative "sizes"
+require_relative "sold_sets"
 require_relative "spoken"
 require_relative "springs"
+require_relative "tightness"
 require_relative "ways_of_tightening"
 
 module Gimlet
@@ -25,7 +34,9 @@ module Gimlet
     # changes no answer.
     class Doctor
       # Later checks rest on what earlier ones made sure of.
-      ROUNDS = [[References], [Pumps, Goods, Bolts, Directions, Rings, Springs, Spoken, Lists, Hosts, WaysOfTightening, HandTools, Assembly, Passing],
+      ROUNDS = [[References],
+                [Pumps, Goods, Sizes, Families, SoldSets, Replacements, Reuse, Places, Bolts, Tightness, Magnitudes, Reach, Directions, Rings,
+                 Springs, Spoken, Lists, Hosts, WaysOfTightening, HandTools, Assembly, Passing],
                 [Orders]].freeze
 
       # What a series is held against: `traits` by id, those that it defines included, and Materials::Table, nil where not at hand; and its own

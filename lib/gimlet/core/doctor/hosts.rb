@@ -12,14 +12,26 @@ module Gimlet
         INTO = /\b(?:go(?:es)?|built|laid(?: flat)?|sits?|lies?) (?:in|into) (?:the |its |each )?\z/
 
         # @param known [Known] the sentences of a series
-        def initialize(_series, known)
+        def initialize(series, known)
+          @stacks = series.stacks
           @sentences = known.sentences
         end
 
         # @return [Array<Remark>]
-        def call = @sentences.flat_map { |sentence| steps(sentence) + into(sentence) }
+        def call = @sentences.flat_map { |sentence| steps(sentence) + into(sentence) } + @stacks.flat_map { |stack| loose(stack) }
 
         private
+
+        # "Laid flat in its guide", and by the layers in nothing.
+        def loose(stack)
+          stack.layers.filter_map do |layer|
+            host = layer.facing.to_s[/\bin its (\w+)\b/, 1]
+            next if host.nil? || layer.inside || stack.layers.none? { |other| other != layer && other.name.split.last == host }
+
+            error("stacks.#{stack.id}.#{layer.slot}",
+                  "“#{layer.facing}”, and it is inside nothing: say in `inside` which #{host}, or it is not renewed with it.")
+          end
+        end
 
         # "The seal case's first step is where the low-pressure seal seats": it must sit in that case.
         def steps(sentence)

@@ -44,7 +44,16 @@ module Gimlet
             return [error("#{place}.#{id}", "is no known trait: define it under trait_definitions.#{instead(id, @known.keys - OURS)}")]
           return [error("#{place}.#{id}", "is found out by itself: leave it out.")] if OURS.include?(id) || known.slot || known.way.free?
 
-          sort(place, known, value) + size(place, known, value)
+          sort(place, known, value) + size(place, known, value) + misspelt(place, known, value)
+        end
+
+        # A word that is nearly one of the trait's own would be found by nobody.
+        def misspelt(place, known, value)
+          words = known.kind == "chosen" ? known.values.to_h.keys : []
+          return [] if words.empty? || words.include?(value) || !value.is_a?(String)
+
+          near = Nearest.one(value, words)
+          near ? [error("#{place}.#{known.id}", "“#{value}” is none of its words. Did you mean “#{near}”?")] : []
         end
 
         def sort(place, known, value)

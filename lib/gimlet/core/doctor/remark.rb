@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../nearest"
 require_relative "../value"
 
 module Gimlet
@@ -17,20 +18,7 @@ module Gimlet
 
         def error(place, text) = Remark.new(level: "error", place: place, text: text)
         def warning(place, text) = Remark.new(level: "warning", place: place, text: text)
-
-        # @return [String] " Did you mean “x”?", or the whole of a short list
-        def instead(wrong, known)
-          near = known.min_by { |one| differing(wrong.to_s, one.to_s) }
-          return "" unless near
-          return " Did you mean “#{near}”?" if differing(wrong.to_s, near.to_s) <= 2
-
-          known.size <= 12 ? " There is #{known.join(', ')}." : ""
-        end
-
-        # Letters that differ, counted from the left; enough to find a slip of the hand.
-        def differing(one, two)
-          (one.chars.tally.to_a - two.chars.tally.to_a).size + (one.size - two.size).abs
-        end
+        def instead(wrong, known) = Nearest.instead(wrong, known)
       end
     end
   end

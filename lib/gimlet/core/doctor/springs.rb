@@ -24,7 +24,9 @@ module Gimlet
         end
 
         # @return [Array<Remark>]
-        def call = stiffer + @series.stacks.flat_map { |stack| told(stack).flat_map { |text| colour(stack, text) + turns(stack, text) } }
+        def call
+          stiffer + changed_about + @series.stacks.flat_map { |stack| told(stack).flat_map { |text| colour(stack, text) + turns(stack, text) } }
+        end
 
         private
 
@@ -56,12 +58,25 @@ module Gimlet
         def other(side) = side == :inlet ? :discharge : :inlet
         def told(stack) = [stack.colour, stack.spring].compact
 
+        # "White cage in the inlet": a clause that gives a side the colour of the other one's cage or spring.
+        def changed_about
+          sides = @series.stacks.to_h { |stack| [SIDE[stack.id[ENDS, 1] || stack.id.split("_").first], stack] }.compact
+          @sentences.product(sides.to_a).filter_map do |sentence, (side, stack)|
+            said = sentence.text.split(/[:;,.]/).find { |clause| SIDE[clause.downcase[ENDS, 1]] == side && clause.downcase.scan(ENDS).uniq.one? }
+            colour, piece = said.to_s.downcase.match(/\b(#{ANY})[- ]?(?:plastic )?(cages?|springs?)\b/)&.captures
+            has = colour && specs(stack, piece.delete_suffix("s")).filter_map { |spec| spec["colour"] }.uniq
+            next if has.nil? || has.empty? || has.include?(colour)
+
+            warning(sentence.place, "“#{sentence.short}” says #{colour} #{piece} for #{stack.id}, whose part is #{has.join(' or ')}: one is wrong.")
+          end
+        end
+
         # The words that stand before "spring" or "cage", or the first of what is told of the spring, against the parts.
         def colour(stack, text)
           spring = text[/\b(#{ANY})(?:,? [a-z]+)? springs?\b/, 1] || (text[/\A(#{ANY})\b(?! \w)/, 1] if text.equal?(stack.spring))
           { "spring" => spring, "cage" => text[/\b(#{ANY})(?: plastic)? cage\b/, 1] }.compact.filter_map do |shape, said|
             has = specs(stack, shape).filter_map { |spec| spec["colour"] }.uniq
-            next if has.empty? || has.include?(said)
+            next if has.empty? || has == [said]
 
             warning("stacks.#{stack.id}", "is told to have a #{said} #{shape}, its part is #{has.join(' or ')}: one is wrong.")
           end

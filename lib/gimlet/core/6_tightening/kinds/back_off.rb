@@ -17,6 +17,12 @@ module Gimlet
             "#{told ? "tight to #{told}" : 'tight'}, back off #{turn('turns')} turn; later tight again, and #{turn('then_turns')} turn beyond"
           end
 
+          def faults
+            super + [(if written("then_turns") >= written("turns")
+                        "backs off #{turn('turns')} turn and turns on again by #{turn('then_turns')}: what is turned on beyond tight is less."
+                      end)].compact
+          end
+
           def after = [("tight" unless @tightening.torque), "back off #{turn('turns')} turn"].compact
 
           def later
