@@ -18,7 +18,7 @@ class PlantedMistakesTest < Minitest::Test
     "something else" => [->(one, _) { one["format"] = "price list" }, "no “format”"],
     "a key left out" => [->(one, _) { one.delete("models") }, "it lacks models"],
     "a key misspelled" => [->(one, t) { t.row("areas", "packings").call(one)["opnes"] = [] },
-                            "a key that the format does not know here. Did you mean “opens”?"],
+                           "a key that the format does not know here. Did you mean “opens”?"],
     "a word for a number" => [->(one, t) { t.row("models", "FX-18").call(one)["stroke_mm"] = "12" }, "models.FX-18.stroke_mm"],
     "a reuse rule that is none" => [lambda { |one, t|
       t.layer("packing", "guide").call(one)["reuse"] = "sometimes"

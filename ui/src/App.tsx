@@ -10,6 +10,11 @@ const BenchPage = lazy(() => import("./bench/BenchPage").then((file) => ({ defau
 const OrderPage = lazy(() => import("./orders/OrderPage").then((file) => ({ default: file.OrderPage })));
 const DeskPage = lazy(() => import("./desk/DeskPage").then((file) => ({ default: file.DeskPage })));
 const CustomerPage = lazy(() => import("./customers/CustomerPage").then((file) => ({ default: file.CustomerPage })));
+const CataloguePage = lazy(() => import("./catalogue/CataloguePage").then((file) => ({ default: file.CataloguePage })));
+const PartPage = lazy(() => import("./catalogue/PartPage").then((file) => ({ default: file.PartPage })));
+const KitPage = lazy(() => import("./catalogue/KitPage").then((file) => ({ default: file.KitPage })));
+const SeriesPage = lazy(() => import("./catalogue/SeriesPage").then((file) => ({ default: file.SeriesPage })));
+const Beside = lazy(() => import("./catalogue/Beside").then((file) => ({ default: file.Beside })));
 const MeasurePage = lazy(() => import("./measure/MeasurePage").then((file) => ({ default: file.MeasurePage })));
 
 export function App() {
@@ -27,6 +32,11 @@ export function App() {
             <Route path="/measure" element={<Navigate to="/measure/seal" replace />} />
             <Route path="/desk" element={<Navigate to="/desk/today" replace />} />
             <Route path="/measure/:what" element={<MeasurePage />} />
+            <Route path="/catalogue" element={<CataloguePage />} />
+            <Route path="/catalogue/parts/:number" element={<PartPage />} />
+            <Route path="/catalogue/kits/:number" element={<KitPage />} />
+            <Route path="/catalogue/series/:id" element={<SeriesPage />} />
+            <Route path="/catalogue/beside/:one/:other" element={<Beside />} />
             <Route path="/desk/customers/:id" element={<CustomerPage />} />
             <Route path="/desk/:part" element={<DeskPage />} />
             <Route path="*" element={<NotFoundPage />} />

@@ -39,6 +39,7 @@ require_relative "routes/counter"
 require_relative "routes/customers"
 require_relative "routes/desk"
 require_relative "routes/history"
+require_relative "routes/look_up"
 require_relative "routes/measuring"
 require_relative "routes/orders"
 require_relative "routes/people"
@@ -83,6 +84,7 @@ module Gimlet
       register Routes::Sightings
       register Routes::Measuring
       register Routes::Catalogue
+      register Routes::LookUp
       register Routes::History
       register Routes::People
       register Routes::Prices

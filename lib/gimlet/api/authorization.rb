@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "operations"
 require_relative "refused"
 
 module Gimlet
@@ -27,6 +28,13 @@ module Gimlet
 
         refuse(403, "not_your_role",
                "This is for #{operation.roles.empty? ? 'the owner' : operation.roles.join(' or ')}: #{person.name} is #{person.role}.")
+      end
+
+      # @param person [Store::People::Person, nil]
+      # @param id [String] of an operation
+      # @return [Boolean] whether what it answers may be shown to them
+      def shown?(person, id)
+        person.nil? || person.role == "owner" || Operations.all.find { |one| one.id == id }.roles.include?(person.role)
       end
 
       private

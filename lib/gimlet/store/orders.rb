@@ -87,6 +87,12 @@ module Gimlet
         Paging.call(@database[:order_list], :words, words, page) { |some| listed(some.reverse(:order_id)) }
       end
 
+      # @param number [String] of a part or kit
+      # @return [Array<Hash>] summaries of orders that it went with, the latest first
+      def with_number(number, most = 20)
+        listed(@database[:order_list].where(order_id: @database[:goods].where(number: number).select(:order_id)).reverse(:order_id).limit(most))
+      end
+
       # @param state [String]
       # @return [Array(Array<Hash>, Integer)] summaries, the one that stands longest first, and how many there are in all
       def in_state(state, most)

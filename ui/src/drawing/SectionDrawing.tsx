@@ -11,7 +11,7 @@ const MARGIN = 8;
 
 interface Props {
   section: Section;
-  layers: StackLayer[];
+  layers: Pick<StackLayer, "drawn">[];
   picked: number | null;
   onPick?: (index: number) => void;
 }

@@ -8,7 +8,7 @@ const linkStyle = { color: paper, textDecoration: "none", fontWeight: 700, paddi
 
 export function TopBar({ children }: { children?: ReactNode }) {
   return (
-    <Box component="header" sx={{ bgcolor: petrol, color: paper, display: "flex", alignItems: "center", columnGap: 2, flexWrap: "wrap", px: 2.5, minHeight: 52 }}>
+    <Box component="header" className="no-print" sx={{ bgcolor: petrol, color: paper, display: "flex", alignItems: "center", columnGap: 2, flexWrap: "wrap", px: 2.5, minHeight: 52 }}>
       <Link to="/" reloadDocument style={{ ...linkStyle, fontSize: 21, paddingLeft: 0 }} aria-label="Gimlet, new ticket">
         gimlet
       </Link>
@@ -17,6 +17,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
       <nav aria-label="Main" style={{ display: "flex", gap: 4, whiteSpace: "nowrap" }}>
         <Link to="/" reloadDocument style={linkStyle}>New ticket</Link>
         <Link to="/orders" style={linkStyle}>Orders</Link>
+        <Link to="/catalogue" style={linkStyle}>Catalogue</Link>
         <Link to="/measure/seal" style={linkStyle}>Measure</Link>
         <Link to="/desk/today" style={linkStyle}>Desk</Link>
       </nav>

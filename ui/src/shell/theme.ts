@@ -36,6 +36,7 @@ export const theme = createTheme({
       h2: { fontSize: 18, margin: "8px 0 4px" },
       p: { margin: "6px 0" },
       ul: { margin: "4px 0", paddingLeft: 20 },
+      "@media print": { ".no-print": { display: "none !important" }, body: { background: "white" } },
       summary: { fontWeight: 700, cursor: "pointer" },
     } },
     MuiTableCell: { styleOverrides: { root: { padding: "5px 10px", borderColor: faint }, head: { fontWeight: 700 } } },

@@ -41,7 +41,8 @@ module Gimlet
             tools: list("tools") { |row| value(Tool, row) }, consumables: list("consumables") { |row| value(Consumable, row) },
             together: list("change_together") { |row| value(Together, row) },
             refit: @document["refit"] && value(Refitting, @document["refit"]), finish: list("finish") { |row| value(Finish, row) },
-            cautions: list("cautions") { |row| value(Caution, row) }, faces: list("faces") { |row| value(Face, row) } }
+            cautions: list("cautions") { |row| value(Caution, row) }, faces: list("faces") { |row| value(Face, row) },
+            sources: list("sources") { |row| value(Source, row) } }
         end
 
         def models
@@ -70,7 +71,7 @@ module Gimlet
         end
 
         def kits
-          list("kits") { |row| value(Kit, row, contents: row["contents"].to_h { |line| [line["part"], line["quantity"]] }) }
+          list("kits") { |row| value(Kit, row, contents: row["contents"].to_h { |line| [line["part"], line["quantity"]] }, checked: checked(row)) }
         end
 
         def stack(row) = value(Stack, row, layers: row["layers"].map { |layer| layer(layer) }, checked: checked(row))

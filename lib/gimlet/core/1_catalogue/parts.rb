@@ -15,8 +15,8 @@ module Gimlet
       StandIn = Value.of(:part, :note)
 
       # A sold set. `contents` is { part number => quantity }; `per` says what it is for ("pump", "cylinder", "end" ...); `condition` names
-      # the pumps it may be sold for.
-      Kit = Value.of(:number, :name, :per, :contents, :condition)
+      # the pumps it may be sold for; `checked` are of Checked.
+      Kit = Value.of(:number, :name, :per, :contents, :checked, :condition)
     end
   end
 end

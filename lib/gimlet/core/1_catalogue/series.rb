@@ -4,6 +4,7 @@ require_relative "../plain"
 require_relative "../value"
 require_relative "condition"
 require_relative "parts"
+require_relative "source"
 require_relative "variant"
 require_relative "wet_end"
 
@@ -19,7 +20,7 @@ module Gimlet
       # for traits that only this series has.
       Series = Value.of(:id, :name, :abbreviations, :maker, :item, :construction, :manual, :traits, :models,
                         :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :close_order, :axes, :fasteners, :tools,
-                        :consumables, :together, :refit, :finish, :cautions, :faces, :trait_definitions) do
+                        :consumables, :together, :refit, :finish, :cautions, :faces, :sources, :trait_definitions) do
         # A whole manual as a key would be read whole each time.
         def hash = id.hash
 
@@ -29,6 +30,11 @@ module Gimlet
         def fastener(id) = fasteners.find { |fastener| fastener.id == id }
         def face(id) = faces.find { |face| face.id == id }
         def consumable(id) = consumables.find { |consumable| consumable.id == id }
+
+        # @param list [String] "parts"
+        # @param name [String] what one of them is called
+        # @return [Source, nil] where it was read
+        def source_of(list, name) = Source.for(sources, list, name)
 
         # @return [String] what the sheet calls the piece of a slot
         def piece(slot) = stacks.filter_map { |stack| stack.layer(slot) }.first&.name || Plain.name(slot)

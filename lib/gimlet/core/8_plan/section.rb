@@ -20,6 +20,8 @@ module Gimlet
         Piece = Value.of(:at, :x_mm, :width_mm, :inner_mm, :outer_mm, :outlines, :circles, :guessed)
 
         GAP_MM = 0.6
+        # Between pieces that are drawn one by one.
+        APART_MM = 4
         USUAL_OUTER = 24
         # What a long piece is shortened to, so that the rings beside it can be seen.
         LONGEST = 36
@@ -35,11 +37,13 @@ module Gimlet
         # @param stack [Catalogue::Stack]
         # @param variant [Catalogue::Variant]
         # @param snapshot [Catalogue::Snapshot]
+        # @param apart [Boolean] exploded: each piece by itself, what sits in another drawn behind it
         # @return [Drawing]
-        def of(stack, variant, snapshot)
+        def of(stack, variant, snapshot, apart: false)
           layers = stack.layers.each_with_index.select { |layer, _| Catalogue::Condition.met?(layer.condition, variant) }
           sizes = narrowed(sizes(layers, variant, snapshot))
-          pieces = placed(layers, sizes)
+          layers = layers.map { |layer, at| [layer.with(inside: nil), at] } if apart
+          pieces = placed(layers, sizes, apart ? APART_MM : GAP_MM)
           Drawing.new(length_mm: pieces.map do |piece|
             piece.x_mm + piece.width_mm
           end.max.round(2), radius_mm: pieces.map(&:outer_mm).max.round(2), pieces: pieces)
@@ -69,7 +73,7 @@ module Gimlet
                    guessed: height.nil? || !(spec["od_mm"] || spec["id_mm"]))
         end
 
-        def placed(layers, sizes)
+        def placed(layers, sizes, gap)
           hosts = layers.each_index.to_h { |place| [layers[place].first.slot, place] }
           x = 0.0
           spans = {}
@@ -78,7 +82,7 @@ module Gimlet
 
             width = [sizes[place].height, *within(layers, sizes, layers[place].first.slot)].max
             spans[place] = [x, width]
-            x += width + GAP_MM
+            x += width + gap
           end
           layers.each_index.map { |place| piece(place, layers, sizes, spans, hosts) }
         end

@@ -130,8 +130,8 @@ module Gimlet
           pack = @series.consumable(usage.consumable)&.pack
           return if pack.nil? || usage.amount <= pack * PACKS
 
-          warning("#{place}.consumables", "takes #{Plain.number(usage.amount)} of #{usage.consumable} a #{usage.per}; a pack has #{Plain.number(pack)}" \
-                                          ": check the amount.")
+          takes = "takes #{Plain.number(usage.amount)} of #{usage.consumable} a #{usage.per}"
+          warning("#{place}.consumables", "#{takes}; a pack has #{Plain.number(pack)}: check the amount.")
         end
 
         # A figure of the finish stays within the rating that it is made of, in its unit.

@@ -24,7 +24,7 @@ module Gimlet
         end
 
         # @return [Array<Remark>]
-        def call = repeated + models + stacks + areas + groups + closing + fasteners + breaks + notes + circular + idle
+        def call = repeated + models + stacks + areas + groups + closing + fasteners + breaks + sources + notes + circular + idle
 
         private
 
@@ -148,6 +148,20 @@ module Gimlet
         def breaks
           @series.serial_breaks.flat_map { |serial_break| missing("serial_breaks.#{serial_break.id}.models", serial_break.models, :models) }
         end
+
+        # Places that a source speaks of: lists, or entries of them.
+        def sources
+          lists = NAMED.keys.map(&:to_s) + %w[traits fits]
+          @series.sources.flat_map(&:of).uniq.filter_map do |place|
+            list, name = place.split(".", 2)
+            next error("sources", "“#{place}” is no list of the document.#{instead(list, lists)}") unless lists.include?(list)
+            next if name.nil? || list == "traits" || entries(list).include?(name)
+
+            error("sources", "“#{place}” names nothing in #{list}.#{instead(name, entries(list))}")
+          end
+        end
+
+        def entries(list) = list == "fits" ? @series.fits.map(&:slot).uniq : ids(list.to_sym)
 
         def notes
           known = ids(:groups) + ids(:areas)

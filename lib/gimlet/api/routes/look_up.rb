@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+require_relative "../../core/doctor/doctor"
+require_relative "../../core/lookup/health"
+require_relative "../../counter/look_up"
+require_relative "../../present/lookup/found_remark"
+require_relative "../../present/lookup/kit_page"
+require_relative "../../present/lookup/part_page"
+require_relative "../../present/lookup/series_page"
+
+module Gimlet
+  module API
+    module Routes
+      # The catalogue as a place to look: search, parts, kits, series.
+      module LookUp
+        # What routes here need besides the application's own.
+        module Helpers
+          def look_up = @look_up ||= Gimlet::Counter::LookUp.new(reference.snapshot, stock.all, reference.tables)
+
+          # What the doctor says of a series on file; worked out once for each catalogue.
+          def findings(series)
+            reference.field.recall(:results, [:doctor, series.id]) { Core::Doctor.call(series, reference.vocabulary, reference.tables) }
+          end
+
+          def series_health(series)
+            found = findings(series)
+            remarks = found.map { |one| Present::Lookup::FoundRemark.call(one, series.id) }
+            Present::Lookup::SeriesPage.health(Core::Lookup::Health.of(series, found), remarks)
+          end
+
+          def series_page(id, model)
+            page = look_up.series(id, model) || missing("There is no series “#{id}” in the catalogue.")
+            Present::Lookup::SeriesPage.new(reference.snapshot, reference.vocabulary, stock.all).call(page, series_health(page.series))
+          end
+
+          def part_page(number)
+            used = look_up.part(number) || missing("There is no part #{number} in the catalogue.")
+            Present::Lookup::PartPage.new(reference.snapshot, stock.all).call(used, @authorization.shown?(person, "orders") ? orders.with_number(number) : [])
+          end
+        end
+
+        def self.registered(app)
+          app.helpers Helpers
+          app.serve("lookUp") do
+            found = look_up.find(params["q"])
+            answer(total: found.size, found: found.first(Gimlet::Counter::LookUp::SHOWN).map { |one| Present::Lookup::Shown.entry(one, stock.all) })
+          end
+
+          app.serve("part") { |number| answer(part_page(number.strip)) }
+
+          app.serve("kit") do |number|
+            sheet = look_up.kit(number.strip) || missing("There is no kit #{number} in the catalogue.")
+            answer(Present::Lookup::KitPage.call(sheet, stock.all))
+          end
+
+          app.serve("seriesPage") { |id| answer(series_page(id, params["model"])) }
+        end
+      end
+    end
+  end
+end
