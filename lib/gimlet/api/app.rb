@@ -38,6 +38,7 @@ require_relative "routes/catalogue"
 require_relative "routes/counter"
 require_relative "routes/customers"
 require_relative "routes/desk"
+require_relative "routes/drafts"
 require_relative "routes/history"
 require_relative "routes/look_up"
 require_relative "routes/measuring"
@@ -85,6 +86,7 @@ module Gimlet
       register Routes::Measuring
       register Routes::Catalogue
       register Routes::LookUp
+      register Routes::Drafts
       register Routes::History
       register Routes::People
       register Routes::Prices

@@ -47,6 +47,9 @@ module Gimlet
       # @return [Store::Catalogue]
       attr_reader :catalogue
 
+      # @return [Core::Readings::Vocabulary] that a document is held against: what ships, with the shop's own words
+      def vocabulary = self.class.vocabulary(@settings[VOCABULARY])
+
       # @param newest [Boolean] whether to wait for the newest, however long it takes
       # @return [Reference]
       def current(newest: false)

@@ -4,6 +4,7 @@ require "digest"
 require "json"
 require_relative "../core/1_catalogue/build"
 require_relative "../core/1_catalogue/snapshot"
+require_relative "clock"
 require_relative "history"
 require_relative "settings"
 
@@ -26,22 +27,42 @@ module Gimlet
       # All or nothing. Whoever calls has made sure of the documents (Counter::ImportCatalogue).
       # @param documents [Array<Hash>] one series each, in the catalogue format
       # @param who [String]
-      def import_all(documents, who: History.at_the_keyboard)
+      # @param note [String] why
+      def import_all(documents, who: History.at_the_keyboard, note: "")
         @database.transaction(mode: :immediate) do
           documents.each { |document| write(document) }
+          documents.each { |document| revise(document["series"]["id"], JSON.generate(document), who, note) }
           changed
           History.new(@database).note("imported", documents.map { |document| document["series"]["id"] }, who: who)
         end
       end
 
       # @param series_id [String]
+      # @return [Array<Hash>] number, at, who, note, digest of what was published; the last first, `digest` nil where it was taken out
+      def revisions(series_id)
+        @database[:series_revisions].where(series_id: series_id).reverse(:number).select(:number, :at, :who, :note, :digest).all
+      end
+
+      # @param number [Integer]
+      # @return [Hash, nil] the document of a revision
+      def revision(series_id, number)
+        text = @database[:series_revisions].where(series_id: series_id, number: number).get(:document)
+        JSON.parse(text) if text
+      end
+
+      # @return [String, nil] digest of the document on file
+      def digest(series_id) = @database[:series].where(id: series_id).get(:digest)
+
+      # @param series_id [String]
       # @return [Boolean] whether it was there
-      def remove(series_id)
+      def remove(series_id, who: History.at_the_keyboard, note: "")
         @database.transaction(mode: :immediate) do
-          gone = @database[:series].where(id: series_id).delete
-          changed if gone.positive?
-          History.new(@database).note("removed", [series_id], who: History.at_the_keyboard) if gone.positive?
-          gone.positive?
+          next false if @database[:series].where(id: series_id).delete.zero?
+
+          revise(series_id, nil, who, note)
+          changed
+          History.new(@database).note("removed", [series_id], who: who)
+          true
         end
       end
 
@@ -85,6 +106,16 @@ module Gimlet
       def pieces(digests)
         fresh = @database[:series].where(digest: digests - @pieces.keys).select_hash(:digest, :document)
         digests.map { |digest| @pieces[digest] || Core::Catalogue::Build.call(JSON.parse(fresh.fetch(digest))) }
+      end
+
+      # The same document again is no other revision.
+      def revise(series_id, text, who, note)
+        last = @database[:series_revisions].where(series_id: series_id).reverse(:number).first
+        digest = text && Digest::SHA256.hexdigest(text)
+        return if last && last[:digest] == digest
+
+        @database[:series_revisions].insert(series_id: series_id, number: (last ? last[:number] : 0) + 1, at: Clock.now, who: who, note: note,
+                                            document: text, digest: digest)
       end
 
       def changed = @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s

@@ -59,6 +59,12 @@ module Gimlet
         [with_customer(rows.order(:due_on).limit(most)), rows.count]
       end
 
+      # @param designations [Array<String>]
+      # @return [Array<Hash>] pumps of these models with a date, with their customers, the next due first
+      def of_models(designations, most)
+        with_customer(@database[:pumps].where(gone: false, designation: designations).exclude(due_on: nil).order(:due_on).limit(most))
+      end
+
       # @return [Array<Hash>] every pump with a date, with its customer
       def dated = with_customer(@database[:pumps].where(gone: false).exclude(due_on: nil).order(:due_on))
 

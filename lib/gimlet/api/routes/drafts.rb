@@ -1,0 +1,134 @@
+# frozen_string_literal: true
+
+require_relative "../../core/1_catalogue/snapshot"
+require_relative "../../counter/identify_pump"
+require_relative "../../counter/touched_by_change"
+require_relative "../../counter/write_series"
+require_relative "../../exchange/catalogue_format"
+require_relative "../../exchange/catalogue_table"
+require_relative "../../present/draft"
+require_relative "../../present/identification"
+require_relative "../../store/drafts"
+
+module Gimlet
+  module API
+    module Routes
+      # Writing series: drafts, what they would change, trying them, publishing, taking back.
+      module Drafts
+        # Headings of tables and what they were taken for.
+        COLUMNS = "catalogue columns"
+
+        # What routes here need besides the application's own.
+        module Helpers
+          def drafts = @drafts ||= Store::Drafts.new(database)
+          def write_series = Gimlet::Counter::WriteSeries.new(drafts, catalogue, @references.vocabulary, who: who_asks)
+          def told_draft(state) = Present::Draft.call(state)
+          def numbered(id) = drafts.find(id) ? id : missing("There is no draft #{id} any more: it was published or given up.")
+
+          # @return [Gimlet::Counter::LookUp] of the draft alone
+          def draft_look_up(state)
+            Gimlet::Counter::LookUp.new(Core::Catalogue::Snapshot.new([state.series], version: "draft"), stock.all, reference.tables)
+          end
+
+          def draft_page(id)
+            state = write_series.sound(numbered(id))
+            look = draft_look_up(state)
+            remarks = state.remarks.map { |one| Present::Lookup::FoundRemark.call(one, state.series.id) }
+            health = Present::Lookup::SeriesPage.health(Core::Lookup::Health.of(state.series, state.remarks), remarks)
+            Present::Lookup::SeriesPage.new(look.snapshot, reference.vocabulary, stock.all).call(look.series(state.series.id, params["model"]), health)
+          end
+
+          # A counter with the draft in the place of what is on file, and nothing that is kept.
+          def practice(id, request)
+            state = write_series.sound(numbered(id))
+            others = reference.snapshot.series.reject { |one| [state.series.id, state.draft.series_id].include?(one.id) }
+            snapshot = Core::Catalogue::Snapshot.new([*others, state.series], version: "draft #{id}.#{state.draft.version}")
+            tried = (@app_drafts ||= {})[snapshot.version] ||= Gimlet::Counter::Reference.new(snapshot, @references.vocabulary, reference.tables)
+            Gimlet::Counter::IdentifyPump.new(tried, customers).call(request.transform_keys(&:to_sym))
+          end
+
+          def touched(effects, series)
+            models = effects.flat_map(&:pumps).map { |id| id.split.first }.uniq
+            Gimlet::Counter::TouchedByChange.new(orders: orders, pumps: pumps, tickets: -> { open_pumps(series) }).call(models)
+          end
+
+          # Which pump each open ticket leads to.
+          def open_pumps(_series)
+            tickets.page("open", nil, 1).rows.filter_map do |row|
+              pump = work_on(row[:id], tickets.entries(row[:id])).pump
+              [row[:id], pump.designation] if pump
+            end
+          end
+
+          def draft_table(id, lines, list, said = {})
+            draft = drafts.find(numbered(id))
+            known = JSON.parse(shop[COLUMNS] || "{}")
+            taken = known.fetch(list, {}).merge(said)
+            shop[COLUMNS] = JSON.generate(known.merge(list => taken)) if said.any?
+            Present::Draft.table(Exchange::CatalogueTable.new(draft.document, list, lines, taken))
+          end
+        end
+
+        def self.registered(app)
+          app.helpers Helpers
+          writing(app)
+          trying(app)
+          publishing(app)
+        end
+
+        def self.writing(app)
+          app.serve("catalogueFormat") { answer(Exchange::CatalogueFormat::DOCUMENT) }
+          app.serve("drafts") { answer(drafts.all) }
+
+          app.serve("beginDraft") do
+            body = body_as("NewDraft")
+            seen = body["sighting"] && sightings.all.find { |row| row[:id] == body["sighting"] }
+            answer(told_draft(write_series.begin(body, sighting: seen)), 201)
+          end
+
+          app.serve("draft") { |id| answer(told_draft(write_series.find(numbered(id)))) }
+
+          app.serve("editDraft") do |id|
+            body = body_as("DraftEdits")
+            answer(told_draft(write_series.edit(numbered(id), body["version"], body["edits"])))
+          end
+
+          app.serve("draftTable") do |id|
+            body = body_as("DraftTableRequest")
+            answer(draft_table(id, Exchange::CatalogueTable.lines(body["text"]), body["list"], body["columns"] || {}))
+          end
+        end
+
+        def self.trying(app)
+          app.serve("draftPage") { |id| answer(draft_page(id)) }
+          app.serve("practise") { |id| answer(Present::Identification.call(practice(id, body_as("IdentifyRequest")))) }
+
+          app.serve("draftEffects") do |id|
+            effects = write_series.effects(numbered(id))
+            answer(effects: effects.map { |one| Present::Draft.effect(one) }, touched: touched(effects, nil).map(&:to_h))
+          end
+        end
+
+        def self.publishing(app)
+          app.serve("publishDraft") do |id|
+            body = body_as("PublishDraft")
+            answer(series: write_series.publish(numbered(id), body["version"], body["note"] || ""))
+          end
+
+          app.serve("giveUpDraft") do |id|
+            body_as("Nothing")
+            drafts.give_up(numbered(id))
+            answer({})
+          end
+
+          app.serve("revisions") { |series| answer(catalogue.revisions(series)) }
+
+          app.serve("undoRevision") do |series|
+            body_as("Nothing")
+            answer(number: write_series.undo(series))
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,134 @@
+# frozen_string_literal: true
+
+require_relative "../core/1_catalogue/build"
+require_relative "../core/doctor/doctor"
+require_relative "../core/drafting/effects"
+require_relative "../core/drafting/place"
+require_relative "../core/drafting/sourcing"
+require_relative "../core/input_error"
+require_relative "../core/value"
+require_relative "../exchange/catalogue_edit"
+require_relative "../exchange/catalogue_format"
+require_relative "../exchange/catalogue_changes"
+require_relative "../exchange/reference_files"
+require_relative "draft_beginnings"
+require_relative "import_catalogue"
+require_relative "look_up"
+
+module Gimlet
+  module Counter
+    # Writing a series: drafts that are changed step by step, tried, and published.
+    #
+    #   write = WriteSeries.new(drafts, catalogue, vocabulary, who: "Adela")
+    #   draft = write.begin("from" => "blank", "name" => "Coined AB")
+    #   write.edit(draft.id, 1, [{"at" => ["series", "manual"], "text" => "AB sheet 1"}])
+    class WriteSeries
+      # `faults` are of the format, as sentences; `series` what the document makes, nil while there are any; `remarks` of the doctor.
+      State = Core::Value.of(:draft, :faults, :series, :remarks, :changes)
+      MOST_EDITS = 2000
+
+      # @param drafts [Store::Drafts]
+      # @param catalogue [Store::Catalogue]
+      # @param vocabulary [Core::Readings::Vocabulary]
+      def initialize(drafts, catalogue, vocabulary, who:)
+        @drafts = drafts
+        @catalogue = catalogue
+        @vocabulary = vocabulary
+        @who = who
+      end
+
+      # @param request [Hash{String=>Object}] of the OpenAPI schema NewDraft
+      # @param sighting [Hash, nil] of a pump that no catalogue has
+      # @return [State]
+      # @raise [Core::InputError]
+      def begin(request, sighting: nil)
+        document, on = DraftBeginnings.new(@catalogue, @vocabulary).call(request, sighting)
+        state(@drafts.begin(title(document), document, who: @who, series_id: on, based_on: on && @catalogue.digest(on)))
+      end
+
+      # @param id [Integer]
+      # @return [State]
+      # @raise [Core::InputError] when there is no such draft
+      def find(id) = state(known(id))
+
+      # All of the edits, or none.
+      # @param version [Integer] that they were made on
+      # @param edits [Array<Hash{String=>Object}>] of the OpenAPI schema DraftEdit
+      # @return [State]
+      # @raise [Core::InputError]
+      def edit(id, version, edits)
+        draft = known(id)
+        document = edits.reduce(draft.document) { |so_far, one| Exchange::CatalogueEdit.call(so_far, one) }
+        document = sourced(document, edits) if edits.any? { |one| one["source"] }
+        state(@drafts.change(id, version, document, who: @who, title: title(document)))
+      end
+
+      # @return [Array<Core::Drafting::Effect>] what publishing it would do to orders
+      # @raise [Core::InputError] while it is not sound
+      def effects(id)
+        state = sound(id)
+        Core::Drafting::Effects.of(on_file(state), state.series)
+      end
+
+      # @param mark [Integer] version that was looked at
+      # @param note [String] why
+      # @return [String] id of the series
+      # @raise [Core::InputError] nothing was published
+      def publish(id, mark, note)
+        draft = known(id)
+        draft.version == mark || Core::InputError.reject("version", "changed", "The draft was changed since you looked: look at what it does again.")
+        moved = draft.series_id && @catalogue.digest(draft.series_id) != draft.based_on
+        moved && Core::InputError.reject("draft", "series_changed", "#{draft.series_id} was published anew since this draft was begun: begin again from it.")
+        ImportCatalogue.new(@catalogue, @vocabulary).call({ draft.title => draft.document }, who: @who, note: note)
+        @drafts.give_up(id)
+        draft.document["series"]["id"]
+      end
+
+      # Takes the last publication of a series back: the one before it is on file again, or nothing where there was none.
+      # @return [Integer, nil] the revision that is on file again
+      # @raise [Core::InputError] when there is nothing to take back
+      def undo(series_id)
+        last, before = @catalogue.revisions(series_id).first(2)
+        last || Core::InputError.reject("series", "unknown", "There is no series “#{series_id}”.")
+        note = "takes revision #{last[:number]} back"
+        document = before && @catalogue.revision(series_id, before[:number])
+        document ? ImportCatalogue.new(@catalogue, @vocabulary).call({ series_id => document }, who: @who, note: note) : @catalogue.remove(series_id, who: @who, note: note)
+        before&.fetch(:number)
+      end
+
+      # @return [Core::Catalogue::Series, nil] what the draft would take the place of
+      def on_file(state) = state.draft.series_id && (document = @catalogue.document(state.draft.series_id)) && Core::Catalogue::Build.call(document)
+
+      # @return [State]
+      # @raise [Core::InputError] while the document cannot be worked out
+      def sound(id)
+        state = find(id)
+        state.series || Core::InputError.reject("draft", "unfinished", "The draft is not whole yet: #{state.faults.first}")
+        state
+      end
+
+      private
+
+      def known(id) = @drafts.find(id) || Core::InputError.reject("draft", "no_such_draft", "There is no draft #{id} any more: it was published or given up.")
+
+      def title(document) = [document.dig("maker", "name"), document.dig("series", "name")].compact.join(" ")
+
+      def state(draft)
+        faults = Exchange::CatalogueFormat.faults(draft.document)
+        series = faults.empty? ? Core::Catalogue::Build.call(draft.document) : nil
+        remarks = series ? Core::Doctor.call(series, @vocabulary, Exchange::ReferenceFiles::TABLES) : []
+        changes = Exchange::CatalogueChanges.call(draft.series_id && @catalogue.document(draft.series_id), draft.document)
+        State.new(draft: draft, faults: faults, series: series, remarks: remarks, changes: changes)
+      end
+
+      # What was typed was read somewhere: the entry is named under that source.
+      def sourced(document, edits)
+        edits.select { |one| one["source"] }.reduce(document) do |so_far, edit|
+          list, row = edit["at"].first(2)
+          row = Core::Drafting::Place.name(Core::Drafting::Place.find(so_far, [list, row])) if row.is_a?(Integer)
+          Core::Drafting::Sourcing.call(so_far, [list, *row].join("."), edit["source"].merge("who" => @who))
+        end
+      end
+    end
+  end
+end
