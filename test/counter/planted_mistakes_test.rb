@@ -157,8 +157,8 @@ class PlantedMistakesTest < Minitest::Test
       t.row("parts", "FX 3").call(one)["spec"]["material"] = "EPDM"
     }, "layers.cap_oring.lube", "Never oil on EPDM"],
     "a size that finds nothing" => [lambda { |one, t|
-      t.row("parts", "FX 7").call(one)["spec"] = { "length_mm" => 3 }
-    }, "parts.FX 7.spec", "told by"]
+      t.row("parts", "FX 4-20").call(one)["spec"] = { "length_mm" => 3 }
+    }, "parts.FX 4-20.spec", "told by"]
   }.freeze
 
   def catalogue = @catalogue ||= Gimlet::Store::Catalogue.new(database)

@@ -15,6 +15,8 @@ const PartPage = lazy(() => import("./catalogue/PartPage").then((file) => ({ def
 const KitPage = lazy(() => import("./catalogue/KitPage").then((file) => ({ default: file.KitPage })));
 const SeriesPage = lazy(() => import("./catalogue/SeriesPage").then((file) => ({ default: file.SeriesPage })));
 const Beside = lazy(() => import("./catalogue/Beside").then((file) => ({ default: file.Beside })));
+const WritePage = lazy(() => import("./catalogue/write/WritePage").then((file) => ({ default: file.WritePage })));
+const DraftPage = lazy(() => import("./catalogue/write/DraftPage").then((file) => ({ default: file.DraftPage })));
 const MeasurePage = lazy(() => import("./measure/MeasurePage").then((file) => ({ default: file.MeasurePage })));
 
 export function App() {
@@ -36,6 +38,9 @@ export function App() {
             <Route path="/catalogue/parts/:number" element={<PartPage />} />
             <Route path="/catalogue/kits/:number" element={<KitPage />} />
             <Route path="/catalogue/series/:id" element={<SeriesPage />} />
+            <Route path="/catalogue/write" element={<WritePage />} />
+            <Route path="/catalogue/write/:like" element={<WritePage />} />
+            <Route path="/catalogue/drafts/:id" element={<DraftPage />} />
             <Route path="/catalogue/beside/:one/:other" element={<Beside />} />
             <Route path="/desk/customers/:id" element={<CustomerPage />} />
             <Route path="/desk/:part" element={<DeskPage />} />

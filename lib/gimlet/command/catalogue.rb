@@ -4,16 +4,22 @@ require "json"
 require_relative "../core/doctor/doctor"
 require_relative "../counter/import_catalogue"
 require_relative "../counter/references"
+require_relative "../core/plain"
+require_relative "../exchange/bundle"
 require_relative "../exchange/catalogue_files"
 require_relative "../exchange/catalogue_format"
 require_relative "../exchange/reference_files"
+require_relative "../store/clock"
+require_relative "../exchange/signing_key"
+require_relative "../store/settings"
 
 module Gimlet
   class Command
     # The catalogue: in, out, looked over.
     module CatalogueCommands
       VERBS = { ["import", 2] => :import, ["import", 3] => :import, ["export", 2] => :export, ["remove", 2] => :remove, ["doctor", 1] => :doctor,
-                ["schema", 1] => :schema }.freeze
+                ["schema", 1] => :schema, ["bundle", 2] => :bundle,
+                ["bundle", 3] => :bundle, ["take", 2] => :take, ["take", 3] => :take }.freeze
 
       private
 
@@ -29,13 +35,63 @@ module Gimlet
         true
       end
 
+      # Series for another shop, signed; all of them, or those that are named with commas between.
+      def bundle(path, series = nil)
+        File.exist?(path) && Core::InputError.reject("file", "exists", "#{path} is there already: name a new file.")
+        wanted = series&.split(",")&.map(&:strip)
+        documents = catalogue.documents.select { |document| wanted.nil? || wanted.include?(document["series"]["id"]) }
+        documents.empty? && Core::InputError.reject("series", "unknown", "There is no series #{series}.")
+        key = Exchange::SigningKey.of(@path)
+        shop = Store::Settings.new(database)["shop"] || "a shop that has no name on file"
+        File.write(path, Exchange::Bundle.write(documents, shop: shop, key: key, at: Store::Clock.today.iso8601))
+        @out.puts "Wrote #{documents.size} series to #{path}, signed #{Exchange::Bundle.fingerprint(key)}."
+        true
+      end
+
+      # What another shop gave. Its key is agreed to once.
+      def take(path, option = nil)
+        unknown_option(option, "--trust")
+        told = Exchange::Bundle.read(File.read(path, encoding: "UTF-8"))
+        documents = told.series.to_h { |document| ["#{path}, #{document.dig('series', 'id')}", document] }
+        @out.puts "#{documents.size} series of #{told.shop}, made on #{told.at}, signed #{told.fingerprint}."
+        taking = Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(database))
+        return ask_first(taking.dry_run(documents)) unless trusted?(told, option)
+
+        report(taking.call(documents, note: "bundle of #{told.shop}, #{told.fingerprint}"))
+        @out.puts "Took #{documents.size} series in."
+        true
+      end
+
+      def ask_first(found)
+        looked(found)
+        @out.puts "This key is not known here: ask the other shop for its fingerprint by telephone; when it is the same, say --trust."
+        false
+      end
+
+      def trusted?(told, option)
+        settings = Store::Settings.new(database)
+        known = JSON.parse(settings["known shops"] || "{}")
+        return true if known.key?(told.fingerprint)
+        return false unless option == "--trust"
+
+        settings["known shops"] = JSON.generate(known.merge(told.fingerprint => told.shop))
+        true
+      end
+
       def looked(found)
         report(found.warnings)
+        found.effects.each { |effect| @out.puts told_effect(effect) }
         found.changes.each do |series, changes|
           changes.each { |change| @out.puts "#{series}: #{change.place}: #{told_value(change.was)} → #{told_value(change.is)}" }
         end
         @out.puts "Nothing was changed."
         true
+      end
+
+      def told_effect(effect)
+        areas = effect.areas.map { |area| Core::Plain.name(area) }.join(", ")
+        ["#{"#{effect.danger.upcase}: " if effect.danger}#{effect.kind} #{effect.what}: #{effect.was || 'nothing'} → #{effect.is || 'nothing'}",
+         "#{effect.pumps.size} #{effect.pumps.size == 1 ? 'pump' : 'pumps'}", areas].reject(&:empty?).join(", ")
       end
 
       def told_value(value) = value.nil? ? "nothing" : JSON.generate(value)[0, 120]

@@ -4,6 +4,7 @@ require "digest"
 require "json"
 require_relative "../core/1_catalogue/build"
 require_relative "../core/doctor/doctor"
+require_relative "../core/drafting/effects"
 require_relative "../core/input_error"
 require_relative "../core/value"
 require_relative "../exchange/catalogue_changes"
@@ -22,8 +23,8 @@ module Gimlet
       MOST_FAULTS = 40
 
       # @param catalogue [Store::Catalogue]
-      # What documents would change: series id => changes; and what looks wrong in them. `mark` names both sides.
-      DryRun = Core::Value.of(:changes, :warnings, :mark)
+      # What documents would change: series id => changes; what orders would say otherwise for it, the dangerous first; and what looks wrong in them. `mark` names both sides.
+      DryRun = Core::Value.of(:changes, :warnings, :effects, :mark)
 
       # @param vocabulary [Core::Readings::Vocabulary] that traits are checked against
       # @param progress [#call, nil] told how many of how many documents were looked at
@@ -38,7 +39,7 @@ module Gimlet
       def dry_run(documents)
         found = checked(documents)
         changes = documents.values.to_h { |document| [id(document), Exchange::CatalogueChanges.call(@catalogue.document(id(document)), document)] }
-        DryRun.new(changes: changes, warnings: found, mark: mark(documents))
+        DryRun.new(changes: changes, warnings: found, effects: documents.values.flat_map { |document| effects(document) }, mark: mark(documents))
       end
 
       # @param documents [Hash{String=>Hash}] where each comes from (a file) => one series
@@ -63,6 +64,12 @@ module Gimlet
         faults = findings.flat_map { |from, found| found.select(&:error?).map { |one| [from, one] } } + doubles(documents)
         refuse(faults) if faults.any?
         findings.values.flatten
+      end
+
+      # @return [Array<Core::Drafting::Effect>] what orders would say otherwise
+      def effects(document)
+        before, after = [@catalogue.document(id(document)), document].map { |one| one && Core::Catalogue::Build.call(one) }
+        Core::Drafting::Effects.of(before, after)
       end
 
       def mark(documents) = Digest::SHA256.hexdigest(JSON.generate([documents.values, @catalogue.version]))[0, 16]

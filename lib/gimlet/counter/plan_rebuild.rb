@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/6_tightening/extension"
+require_relative "../core/8_plan/intervals"
 require_relative "../core/8_plan/rebuild"
 require_relative "../core/materials/service"
 require_relative "../core/9_identification/pumps/signature"
@@ -40,7 +41,8 @@ module Gimlet
         scope = Core::Scope.of(request[:scope], at: request[:positions], extent: request[:extent]).check(variant, @snapshot.areas.keys)
         job = { scope: scope, unit: request[:units], **request.slice(:policy, :pumps), **particulars(request) }
         workup = Core::Plan::Rebuild.new(@snapshot, @stock, @solved).call(variant, **job)
-        Result.new(workup: workup, request: request, assumptions: assumptions, snapshot: @snapshot)
+        asked = Core::Plan::Intervals.passed(workup.teardown, workup.demand.fates)
+        Result.new(workup: workup, request: request, assumptions: assumptions + asked, snapshot: @snapshot)
       end
 
       private

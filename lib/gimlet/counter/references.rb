@@ -9,12 +9,13 @@ require_relative "reference"
 
 module Gimlet
   module Counter
-    # The reference that is in use. When the catalogue or the shop's vocabulary was changed, by this process or another, the next one is
-    # built beside it and takes its place when it is ready; who asks in the meantime waits a little, then is answered from the old one.
+    # The reference that is in use. When the catalogue was changed, by this process or another, whoever asks from then on waits for the next one: an
+    # answer from an old catalogue is a wrong answer. What only the shop's words or its own tickets changed is built beside the one in use and takes
+    # its place when it is ready; who asks in the meantime waits a little, then is answered from the old one.
     #
     #   references = References.new(database)
-    #   references.current.snapshot.version                # at once, the old one while the next is built
-    #   references.current(newest: true).snapshot.version  # the newest, however long it takes
+    #   references.current.snapshot.version                # of the catalogue on file
+    #   references.current(newest: true).snapshot.version  # with the newest words and what was learned last, however long it takes
     class References
       # Seconds that a step at the counter waits for a new catalogue.
       GRACE = 0.3
@@ -59,8 +60,9 @@ module Gimlet
         return @current.last if @current&.first == version
 
         builder = @lock.synchronize { builder_of(version) }
-        builder.join(newest || @current.nil? ? nil : [GRACE - (now - @begun), 0].max)
-        raise builder[:failure] if builder[:failure] && (newest || @current.nil?)
+        must = newest || @current.nil? || @current.first.first != version.first
+        builder.join(must ? nil : [GRACE - (now - @begun), 0].max)
+        raise builder[:failure] if builder[:failure] && must
 
         @current.last
       end

@@ -95,6 +95,7 @@ module Gimlet
         when "required" then "it lacks #{fault.dig('details', 'missing_keys').join(', ')}"
         when "maximum" then "#{fault['data']} is too much: at most #{schema['maximum']}"
         when "minimum" then "#{fault['data']} is too little: at least #{schema['minimum']}"
+        when "minItems" then "it is empty: at least #{schema['minItems']}"
         when "exclusiveMinimum" then "#{fault['data']} is too little: more than #{schema['exclusiveMinimum']}"
         when "schema" then "it is a key that the format does not know here.#{meant(fault)}".delete_suffix(".")
         else fault["error"].sub(/\A.*?`[^`]*`/, "it").sub(/\Aobject at root/, "it")

@@ -13,7 +13,7 @@ module Gimlet
       def call(found)
         id, changes = found.changes.first
         { id: id, mark: found.mark, warnings: found.warnings.map { |finding| "#{finding.place}: #{finding.text}" }, changed: changes.size,
-          changes: changes.first(SHOWN).map(&:to_h) }
+          changes: changes.first(SHOWN).map(&:to_h), effects: found.effects.first(SHOWN).map(&:to_h) }
       end
     end
   end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/1_catalogue/condition"
 require_relative "../core/valves/valve_search"
 
 module Gimlet
@@ -27,8 +28,11 @@ module Gimlet
         { model: valve.designation, maker: valve.series.maker.name, series: valve.series.name, verdict: choice.verdict,
           words: Core::Valves::WORDS.fetch(choice.verdict), differs: choice.differs, points: choice.points.map(&:to_h),
           **offered((valve.model.service || {})["sold_as"], stock),
-          kits: valve.series.kits.map { |kit| { name: kit.name, **offered(kit.number, stock) } } }
+          kits: kits_of(valve).map { |kit| { name: kit.name, **offered(kit.number, stock) } } }
       end
+
+      # Those of its own size.
+      def kits_of(valve) = valve.series.kits.select { |kit| Core::Catalogue::Condition.met?(kit.condition, valve) }
 
       def offered(number, stock)
         { number: number, price_cents: stock[number]&.price_cents, on_hand: stock[number]&.on_hand || 0, promised: stock[number]&.reserved || 0 }

@@ -2,6 +2,9 @@ import { useSyncExternalStore } from "react";
 
 /** Without an answer for so long, the server is said to be gone. */
 const LATE_MS = 1200;
+/** A draft is worked out order by order. */
+const LONG = /\/api\/(drafts|series)\//;
+const LONG_MS = 15_000;
 /** What a proxy says when nobody is behind it. */
 const NOBODY_BEHIND = new Set([502, 504]);
 
@@ -16,7 +19,7 @@ function note(now: boolean) {
 
 /** As fetch, and notes whether the server answers. */
 export async function watchedFetch(request: Request): Promise<Response> {
-  const late = setTimeout(() => note(false), LATE_MS);
+  const late = setTimeout(() => note(false), LONG.test(request.url) ? LONG_MS : LATE_MS);
   try {
     const response = await fetch(request);
     note(!NOBODY_BEHIND.has(response.status));

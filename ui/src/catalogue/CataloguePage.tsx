@@ -44,7 +44,10 @@ export function CataloguePage() {
   const onKeyDown = useArrows(found);
   return (
     <Page>
-      <h1>Catalogue</h1>
+      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline" }}>
+        <h1>Catalogue</h1>
+        <Link to="/catalogue/write">write a series</Link>
+      </Box>
       <Box component="search" onKeyDown={onKeyDown}>
         <TextField fullWidth autoFocus label="number, name, size, designation: PW-4220, 20x28x6, yellow spring" value={words} onChange={(event) => type(event.target.value)}
           slotProps={{ htmlInput: { maxLength: 200, "aria-controls": "found" } }} />

@@ -75,6 +75,7 @@ function Shown({ series, onModel }: { series: Series; onModel: (model: string) =
       </Box>
       <Box component="section" id="kits" aria-label="Kits">
         <h2>Kits</h2>
+        <p className="no-print">As tables (CSV): {["parts", "models", "kits", "contents", "fits"].map((list, at) => <span key={list}>{at > 0 && ", "}<a href={`/api/series/${series.id}/table.csv?list=${list}`}>{list}</a></span>)}; the whole series as a document: <a href={`/api/catalogue/${series.id}`}>JSON</a>.</p>
         <Table name="Kits" headings={["number", "what", "for one", "on the shelf"]}
           rows={series.kits.map((kit) => [<Link key="number" to={kitPath(kit.number)}>{kit.number}</Link>, kit.name, kit.per, onShelf(kit)])} />
       </Box>

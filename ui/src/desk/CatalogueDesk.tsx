@@ -22,6 +22,11 @@ export function CatalogueDesk() {
       {seen && (
         <Box sx={{ my: 1, display: "grid", gap: 1 }}>
           <Box role="status"><strong>{seen.id}</strong>: {seen.changed === 0 ? "nothing would change." : `${seen.changed} places would change. Nothing is changed yet.`}</Box>
+          {seen.effects.length > 0 && (
+            <Box component="ul" aria-label="What orders would say otherwise" sx={{ m: 0 }}>
+              {seen.effects.slice(0, 20).map((one, at) => <li key={at}>{one.danger && <strong>{one.danger}: </strong>}{one.kind} {one.what}: {one.was ?? "nothing"} → {one.is ?? "nothing"} ({one.pumps.length} {one.pumps.length === 1 ? "pump" : "pumps"})</li>)}
+            </Box>
+          )}
           {seen.warnings.length > 0 && <Box component="ul" aria-label="What looks wrong" sx={{ m: 0 }}>{seen.warnings.map((one) => <li key={one}>{one}</li>)}</Box>}
           <Box sx={{ display: "flex", gap: 1 }}>
             <Button variant="contained" disabled={live.busy || seen.changed === 0} onClick={() => live.take(seen.mark, false)}>Bring it in</Button>

@@ -3,6 +3,7 @@
 require_relative "../../core/doctor/doctor"
 require_relative "../../core/lookup/health"
 require_relative "../../counter/look_up"
+require_relative "../../exchange/catalogue_csv"
 require_relative "../../present/lookup/found_remark"
 require_relative "../../present/lookup/kit_page"
 require_relative "../../present/lookup/part_page"
@@ -51,6 +52,14 @@ module Gimlet
           app.serve("kit") do |number|
             sheet = look_up.kit(number.strip) || missing("There is no kit #{number} in the catalogue.")
             answer(Present::Lookup::KitPage.call(sheet, stock.all))
+          end
+
+          app.serve("seriesTable") do |id|
+            document = catalogue.document(id) || missing("There is no series “#{id}” in the catalogue.")
+            Exchange::CatalogueCSV::LISTS.include?(params["list"]) || Core::InputError.reject("list", "bad_list", "A table has one of #{Exchange::CatalogueCSV::LISTS.join(', ')}.")
+            content_type "text/csv", charset: "utf-8"
+            headers "Content-Disposition" => %(attachment; filename="#{id}-#{params['list']}.csv")
+            stream { |out| Exchange::CatalogueCSV.write(document, params["list"], out) }
           end
 
           app.serve("seriesPage") { |id| answer(series_page(id, params["model"])) }

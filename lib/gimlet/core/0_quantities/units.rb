@@ -25,7 +25,7 @@ module Gimlet
                 "m³/h" => Rational(1000, 60), "UK gpm" => UK_GALLON_L },
         length: { "mm" => 1r, "in" => INCH_MM },
         mass: { "kg" => 1r, "lb" => POUND_KG },
-        speed: { "rpm" => 1r }
+        speed: { "rpm" => 1r }, strokes: { "strokes/min" => 1r }, time: { "h" => 1r }, temperature: { "°C" => 1r }
       }.freeze
 
       # Spellings heard at a counter, matched after lower-casing and dropping spaces, dots and dashes.
@@ -48,7 +48,9 @@ module Gimlet
         "mm" => %w[mm mil mill mils millimetre millimetres millimeter millimeters],
         "in" => ["in", "inch", "inches", '"', "”", "″", "''"],
         "kg" => %w[kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes], "lb" => %w[lb lbs pound pounds],
-        "rpm" => %w[rpm r/min rev/min revs revsaminute revsperminute revolutionsperminute revolutionsaminute turnsaminute 1/min]
+        "rpm" => %w[rpm r/min rev/min revs revsaminute revsperminute revolutionsperminute revolutionsaminute turnsaminute 1/min],
+        "strokes/min" => %w[strokes/min strokesaminute strokesperminute strokesmin spm], "h" => %w[h hr hrs hour hours],
+        "°C" => %w[°c degc degreesc celsius degreescelsius degrees°c]
       }.flat_map { |symbol, words| words.map { |word| [word, symbol] } }.to_h.freeze
 
       KIND_OF = FACTORS.flat_map { |kind, units| units.keys.map { |symbol| [symbol, kind] } }.to_h.freeze

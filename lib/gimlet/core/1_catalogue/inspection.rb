@@ -10,8 +10,9 @@ module Gimlet
                    "replace" => "renew it" }.freeze
 
       # What decides about a piece: a `sign` that is seen, or a `measure` with its limit in `unit` (`at_least`, `at_most`). `outcome` is one of
-      # OUTCOMES, `how` the way it is reworked.
-      Criterion = Value.of(:sign, :measure, :unit, :at_least, :at_most, :outcome, :how) do
+      # OUTCOMES, `how` the way it is reworked. `decides` are slots of other pieces
+      # that are renewed when this is so: a bore decides about its ring.
+      Criterion = Value.of(:sign, :measure, :unit, :at_least, :at_most, :outcome, :how, :decides) do
         # @return [Boolean] whether a measured value is beyond the limit
         def broken_by?(value) = (!at_least.nil? && value < at_least) || (!at_most.nil? && value > at_most)
 

@@ -28,7 +28,7 @@ module Gimlet
                   "properties" => { "consumable" => ID, "amount" => POSITIVE, "per" => { "enum" => %w[piece contact_face] } } }.freeze
 
         SCHEMA = {
-          "slot" => ID, "name" => TEXT, "reuse" => { "enum" => REUSE_RULES.keys }, "inside" => ID,
+          "slot" => ID, "name" => TEXT, "reuse" => { "enum" => REUSE_RULES.keys }, "inside" => ID, "behind" => ID,
           "renew_with" => { "type" => "array", "items" => ID, "minItems" => 1 },
           "criteria" => { "type" => "array", "items" => { "$ref" => "#/$defs/criterion" }, "minItems" => 1 },
           "interval" => { "type" => "object", "additionalProperties" => false, "minProperties" => 1,
@@ -54,7 +54,8 @@ module Gimlet
 
       # One ring, spring or seat of a stack. `slot` is what `fits` resolves to a part number; a stack may have the same slot twice.
       # `reuse` is one of REUSE_RULES. `inside` is the slot of the layer that this one sits in and comes out with. `renew_with` are slots of
-      # the same stack that are renewed when this one is. `criteria` say what decides when it is looked at. `interval` is
+      # the same stack that are renewed when this one is. `behind` is the slot of the layer that keeps it in its bore: it comes out only where that
+      # one is renewed, and stays otherwise. `criteria` say what decides when it is looked at. `interval` is
       # { "hours" => 2000 } or { "months" => 24 }. `count_out` marks a piece that can stay behind in its bore.
       # `opens_to` ("from", "towards") is the end of the stack that its lips, hollow or seat look to. `condition` names the pumps that have it.
       Layer = Value.of(*(LayerFields::SCHEMA.keys - ["for"]).map(&:to_sym), :condition) do

@@ -42,12 +42,12 @@ module Gimlet
       Area = Value.of(:id, :name, :called, :stacks, :opens, :work, :tools, :consumables, :checked, :condition)
 
       # One thing that is done. `of` are slots: it is done, with its `tools`, whenever one of these comes out on the way to other work; nil where
-      # it is done only when the area is agreed.
-      Work = Value.of(:text, :of, :tools, :condition)
+      # it is done only when the area is agreed. `renewing` are slots: it is done, with its tools, only where one of these is renewed.
+      Work = Value.of(:text, :of, :renewing, :tools, :condition)
 
       # What is done when everything is closed again. `figure` is computed from a trait: { "trait", "times", "unit" }, shown in the text in
       # place of {figure}. `later` marks what comes after running in. `when` as for cautions.
-      Finish = Value.of(:text, :figure, :later, :when, :condition)
+      Finish = Value.of(:text, :figure, :later, :when, :renewing, :condition)
 
       # How the crank stands when the manifold goes back on: `school` of Refit::Position::SCHOOLS, `when` as for cautions.
       Refitting = Value.of(:school, :when, :condition)
@@ -76,8 +76,8 @@ module Gimlet
       # A side of the pump to draw, sizes in mm; `features` are [kind, label, x, y, diameter].
       Face = Value.of(:id, :name, :width_mm, :height_mm, :features)
 
-      # `when` is "always" or a list of group and area ids.
-      Caution = Value.of(:text, :when, :condition)
+      # `when` is "always" or a list of group and area ids; `renewing` as for Work.
+      Caution = Value.of(:text, :when, :renewing, :condition)
 
       # Areas that are renewed together, and why.
       Together = Value.of(:areas, :reason, :condition)

@@ -53,14 +53,30 @@ module Gimlet
       def positions(group) = @opened.fetch(group.id)
 
       # @return [Array<Catalogue::Work>] what is done on an agreed area
-      def work(area) = area.work.select { |work| met?(work) }
+      def work(area) = area.work.select { |work| met?(work) && renews?(work) }
+
+      # The same once it is decided which pieces are renewed: what is only done for these is left out where they stay.
+      # @param slots [Array<String>]
+      # @return [Teardown]
+      def renewing(slots)
+        dup.tap do |decided|
+          decided.instance_variable_set(:@renewed, slots)
+          decided.freeze
+        end
+      end
+
+      # @param entry [Catalogue::Work, Catalogue::Caution, Catalogue::Finish]
+      # @return [Boolean] whether it is said of the pieces that are renewed; until these are decided it is said
+      def renews?(entry) = entry.renewing.nil? || @renewed.nil? || entry.renewing.intersect?(@renewed)
 
       # @return [Array<String>] positions at which an area is worked on
       def worked(area) = at(area) || Scope.positions(@variant, area)
 
       # @return [Hash{Catalogue::Area=>Array<Catalogue::Work>}] areas of which pieces come out because other work lies behind, and what of their
       #   work that takes
-      attr_reader :on_the_way
+      def on_the_way
+        @on_the_way.transform_values { |work| work.select { |one| renews?(one) } }.reject { |_, work| work.empty? }
+      end
 
       # @return [Array<Catalogue::Fastener>] that the work undoes, in the order they are undone
       def fasteners

@@ -11,6 +11,8 @@ module Gimlet
       # @param teardown [Teardown]
       def self.by?(entry, teardown)
         touched = (teardown.groups + teardown.areas + teardown.on_the_way.keys).map(&:id)
+        return false if entry.members.include?(:renewing) && !teardown.renews?(entry)
+
         Catalogue::Condition.met?(entry.condition, teardown.variant) && (entry.when == "always" || Array(entry.when).intersect?(touched))
       end
     end

@@ -46,6 +46,9 @@ module Gimlet
 
       def variant = @teardown.variant
 
+      # @return [Teardown] with what is only done for pieces that are renewed
+      def decided = @teardown.renewing(@fates.select { |fate| fate.kind == :replace }.map { |fate| fate.place.layer.slot }.uniq)
+
       # @return [Hash{String=>Integer}] part number => quantity to buy
       def quantities
         counts.to_h { |number, quantity| [number, quantity - had(number, quantity)] }.select { |_, quantity| quantity.positive? }

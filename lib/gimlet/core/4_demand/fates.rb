@@ -37,12 +37,12 @@ module Gimlet
         @findings = judged(findings)
       end
 
-      def call = with_sets(@places.map { |place| fate(place) })
+      def call = without_what_stays(with_sets(@places.map { |place| fate(place) }))
 
       private
 
       def judged(findings)
-        findings.filter_map do |finding|
+        findings.flat_map do |finding|
           series = @teardown.variant.series
           layers = series.stacks.flat_map { |stack| stack.layers_of(@teardown.variant) }.select { |layer| layer.slot == finding.slot }
           if layers.empty?
@@ -50,7 +50,8 @@ module Gimlet
                               "#{@teardown.variant.designation} has no “#{finding.slot}” to find anything on.")
           end
           at_its_position(finding)
-          finding.judged(layers)
+          judged = finding.judged(layers)
+          [judged, *judged.decided(layers)]
         end
       end
 
@@ -117,6 +118,12 @@ module Gimlet
           renewed = late.to_h { |fate| [fate.place.key, fate.with(kind: :replace, why: :set)] }
           fates = (late + rest).map { |fate| renewed.fetch(fate.place.key, fate) }
         end
+      end
+
+      # What sits behind a piece stays in its bore where that piece is not renewed.
+      def without_what_stays(fates)
+        renewed = fates.select { |fate| fate.kind == :replace }.map { |fate| key_of_set(fate) }
+        fates.reject { |fate| fate.place.layer.behind && fate.finding.nil? && !renewed.include?([*key_of_set(fate).first(2), fate.place.layer.behind]) }
       end
 
       def partners(fate)

@@ -8,8 +8,8 @@ require_relative "../value"
 module Gimlet
   module Core
     # What was found when a piece was looked over. `position` nil speaks of all of them. `measured` is { measure => value } in the unit of the
-    # layer's criterion; where it is given, the limit decides.
-    Finding = Value.of(:slot, :position, :outcome, :measured)
+    # layer's criterion; where it is given, the limit decides. `because` is what was found on another piece that decides about this one.
+    Finding = Value.of(:slot, :position, :outcome, :measured, :because)
 
     # Reading and judging findings.
     class Finding
@@ -36,8 +36,18 @@ module Gimlet
         with(outcome: outcome || followed)
       end
 
+      # @param layers [Array<Catalogue::Layer>] those of the slot
+      # @return [Array<Finding>] what follows for other pieces
+      def decided(layers)
+        layers.flat_map { |layer| layer.criteria.select { |one| one.decides && speaks_of?(one) }.map { |one| [layer, one] } }.uniq.flat_map do |layer, one|
+          one.decides.map { |slot| Finding.new(slot: slot, position: position, outcome: "replace", because: "#{layer.name}: #{one.sign || one.bounds}") }
+        end
+      end
+
       # @return [String] why, for the order: "free length 18.1 (at least 18.5 mm)"
       def why(layer)
+        return because if because
+
         limit = layer.limits.find { |one| measured&.key?(one.measure) }
         return "#{limit.measure} #{measured[limit.measure]} measured, limit #{limit.limit.delete_prefix(limit.measure).strip}" if limit
 
@@ -46,6 +56,12 @@ module Gimlet
       end
 
       private
+
+      def speaks_of?(criterion)
+        return criterion.outcome == outcome unless criterion.measure
+
+        measured&.key?(criterion.measure) && criterion.broken_by?(measured[criterion.measure])
+      end
 
       def broken(limits, measure, value)
         limit = limits.find { |one| one.measure == measure } or

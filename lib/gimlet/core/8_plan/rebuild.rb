@@ -44,6 +44,7 @@ module Gimlet
           job = Job.new(**USUAL, **particulars)
           teardown = Teardown.of(variant, job.scope)
           demand = Demand.new(teardown, @snapshot, pumps: job.pumps, findings: job.findings, had: job.had)
+          teardown = demand.decided
           tightening = Closing.in_order(teardown, teardown.fasteners.flat_map do |fastener|
             Tightening::Instruct.call(fastener, variant, unit: job.unit, entered: job.entered[fastener.id])
           end)

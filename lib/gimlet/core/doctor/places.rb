@@ -140,8 +140,9 @@ module Gimlet
           there = meant.sum { |one| count_of(one, trait) }
           return if count.empty? || count.include?(there) || (meant.empty? && (count == [0] || trait == "head_bolts")) || conditional?(meant)
 
-          has = meant.empty? ? "no fastener is one" : "#{meant.map(&:id).join(' and ')} have #{there}"
-          error("traits.#{trait}", "is #{count.join(' or ')}, and #{has}: one is wrong.")
+          return warning("traits.#{trait}", "is #{count.join(' or ')}, and no fastener is one: one is wrong.") if meant.empty?
+
+          error("traits.#{trait}", "is #{count.join(' or ')}, and #{meant.map(&:id).join(' and ')} have #{there}: one is wrong.")
         end
 
         # Equal covers are counted one by one.

@@ -24,7 +24,7 @@ module Gimlet
         end
 
         # @return [Array<Remark>]
-        def call = repeated + models + stacks + areas + groups + closing + fasteners + breaks + sources + notes + circular + idle
+        def call = repeated + models + stacks + areas + groups + closing + fasteners + breaks + sources + notes + renewed + circular + idle
 
         private
 
@@ -64,7 +64,7 @@ module Gimlet
         def layer(stack, layer, slots)
           place = "stacks.#{stack.id}.#{layer.slot}"
           others = slots - [layer.slot]
-          [*layer.inside, *layer.renew_with].reject { |slot| others.include?(slot) }.map do |slot|
+          [*layer.inside, *layer.renew_with, *layer.behind, *layer.criteria.flat_map { |one| one.decides || [] }].reject { |slot| others.include?(slot) }.map do |slot|
             error(place, "stack “#{stack.id}” has no other layer “#{slot}”.#{instead(slot, others)}")
           end + usages(place, layer)
         end
@@ -80,7 +80,7 @@ module Gimlet
         # A sentence that is done on the way names what it is done to.
         def handled(place, area)
           known = area.stacks.filter_map { |id| @series.stack(id) }.flat_map(&:layers).map(&:slot).uniq
-          (area.work.flat_map { |work| work.of || [] }.uniq - known).map do |slot|
+          (area.work.flat_map { |work| [*work.of, *work.renewing] }.uniq - known).map do |slot|
             error("#{place}.work", "no stack of this area has a layer “#{slot}”.#{instead(slot, known)}")
           end
         end
@@ -172,6 +172,14 @@ module Gimlet
 
               (entry.when - known).map { |id| error("#{list}.when", "there is no group or area “#{id}”.#{instead(id, known)}") }
             end
+          end
+        end
+
+        # What is said of renewed pieces names pieces.
+        def renewed
+          known = @series.stacks.flat_map(&:layers).map(&:slot).uniq
+          { "cautions" => @series.cautions, "finish" => @series.finish }.flat_map do |list, entries|
+            (entries.flat_map { |entry| entry.renewing || [] }.uniq - known).map { |slot| error("#{list}.renewing", "no stack has a layer “#{slot}”.#{instead(slot, known)}") }
           end
         end
 

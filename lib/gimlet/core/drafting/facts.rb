@@ -7,6 +7,7 @@ require_relative "../6_tightening/closing"
 require_relative "../6_tightening/instruction"
 require_relative "../7_tools/tool_list"
 require_relative "../8_plan/cautions"
+require_relative "../8_plan/intervals"
 require_relative "../8_plan/refitting"
 require_relative "../8_plan/section"
 require_relative "../8_plan/steps"
@@ -31,15 +32,16 @@ module Gimlet
         def of(variant, area, snapshot)
           teardown = Teardown.of(variant, [area])
           demand = Demand.new(teardown, snapshot)
+          teardown = demand.decided
           tightening = teardown.fasteners.flat_map { |fastener| Tightening::Instruct.call(fastener, variant, unit: "N·m") }
           list = Tools::ToolList.new(teardown, tightening)
-          [turns(tightening, variant.series), pieces(demand), goods(demand, snapshot), bench(list), work(teardown, snapshot), stacks(demand, variant, snapshot)].reduce(:merge)
+          [turns(tightening, variant.series), pieces(demand), goods(demand, snapshot), bench(list), work(teardown, snapshot, demand.fates), stacks(demand, variant, snapshot)].reduce(:merge)
         end
 
         def turns(tightening, series)
           tightening.each_with_object({}) do |one, all|
             labels = one.sequences.map { |points| points.map(&:label).join(", ") }
-            all[["torque", one.id]] = [one.text, one.tightening.treatment, one.rounds.map(&:text), one.tightening.tolerance&.to_s].flatten.compact.join("; ")
+            all[["torque", one.id]] = [one.text, one.tightening.treatment, one.rounds.map(&:text), one.tightening.tolerance&.then { |off| "± #{Tightening::Words.torque(off)}" }].flatten.compact.join("; ")
             all[["order", one.id]] = [one.name, one.fastener.drive, *labels, *one.fastener.points.map { |point| point.to_a.join(" ") }].join("; ")
             face = series.face(one.fastener.face)
             all[["drawn", one.id]] = "#{face.name}, drawing #{name(face)}" if face
@@ -93,12 +95,12 @@ module Gimlet
           tools.merge(list.consumables.to_h { |one| [["used", one.name], [one.amount, one.unit, one.number, one.packs].compact.join(" ")] })
         end
 
-        def work(teardown, snapshot)
+        def work(teardown, snapshot, fates)
           refit = Plan::Refitting.of(teardown)
           said = { ["crank", "refit"] => refit && [refit.text, *refit.plungers.map { |cylinder, out| "#{cylinder}: #{out.round(1)} mm" }].join("; "), ["step", "areas"] => areas(teardown) }
           steps = Plan::Steps.for(teardown).map { |step| [step.phase, step.title, *step.text, *step.fasteners].join("; ") }
           cautions = Plan::Cautions.for(teardown, snapshot)
-          said.compact.merge(["step", "work"] => steps.join("\n")).merge(cautions.to_h { |text| [["caution", text], text] })
+          said.compact.merge(["step", "work"] => [*steps, *Plan::Intervals.passed(teardown, fates)].join("\n")).merge(cautions.to_h { |text| [["caution", text], text] })
         end
 
         # What goes with the agreed work, and what else this pump can have.

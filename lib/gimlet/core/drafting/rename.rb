@@ -14,7 +14,7 @@ module Gimlet
           "parts" => [%w[part superseded_by interchange sold_as], []], "models" => [%w[models], []], "serial_breaks" => [%w[before from], []],
           "stacks" => [%w[stack stacks], %w[disturbs puts carries]], "groups" => [%w[group after on opens when by], []],
           "areas" => [%w[areas when], []], "fasteners" => [%w[fasteners tighten], []], "faces" => [%w[face], []], "tools" => [%w[tools], []],
-          "consumables" => [%w[consumable], []], "layers" => [%w[slot inside renew_with of to], []]
+          "consumables" => [%w[consumable], []], "layers" => [%w[slot inside behind renew_with renewing decides of to], []]
         }.freeze
         # What an entry is called by.
         CALLED = %w[id number designation slot].freeze

@@ -24,16 +24,16 @@ module Gimlet
           series = snapshot.series.find { |one| one.parts.any? { |part| part.number == number } } or return
           part = snapshot.part(number)
           own = series.parts
-          new(part: part, series: series, places: places(series, number), kits: snapshot.kits.select { |kit| kit.contents.key?(number) },
+          new(part: part, series: series, places: places(series, number, snapshot), kits: snapshot.kits.select { |kit| kit.contents.key?(number) },
               newer: chain(part, snapshot), older: own.select { |one| one.superseded_by == number },
               interchange: (part.interchange.filter_map { |one| snapshot.part(one) } + own.select { |one| one.interchange.include?(number) }).uniq,
               stand_ins: part.stand_ins, stands_in_for: own.select { |one| one.stand_ins.any? { |stand_in| stand_in.part == number } })
         end
 
         # @return [Array<Use>] where it is on file for a slot itself, not by what it replaces
-        def self.places(series, number)
+        def self.places(series, number, snapshot)
           fits = series.fits.select { |fit| fit.part == number }
-          variants = Catalogue::Variant.of_series(series)
+          variants = snapshot.variants.select { |variant| variant.series.equal?(series) }
           series.stacks.flat_map do |stack|
             stack.layers.select { |layer| fits.any? { |fit| fit.slot == layer.slot } }.filter_map do |layer|
               use(stack, layer, variants.select { |variant| sits?(series, stack, layer, variant, number) })

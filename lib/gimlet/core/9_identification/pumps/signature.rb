@@ -17,6 +17,7 @@ module Gimlet
         def of(variant, scope, snapshot)
           teardown = Teardown.of(variant, scope)
           demand = Demand.new(teardown, snapshot)
+          teardown = demand.decided
           tightening = teardown.fasteners.flat_map { |fastener| Tightening::Instruct.call(fastener, variant, unit: "N·m") }
           parts(teardown, demand) + bench(Tools::ToolList.new(teardown, tightening)) +
             [turns(tightening), Plan::Steps.finish(teardown).map(&:text), Plan::Refitting.of(teardown)&.to_a]
