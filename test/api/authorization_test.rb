@@ -15,13 +15,15 @@ class AuthorizationTest < Minitest::Test
   # By hand from what each role is for: who may ask for what. Everybody else is refused.
   TABLE = {
     %w[health openapi session signIn signOut] => %w[nobody counter bench keeper owner],
-    %w[vocabulary identify plan preview catalogue series lookUp part kit seriesPage seriesTable revisions catalogueFormat measureSeal measureFlow chooseValve askMaterial] => %w[counter bench keeper owner],
+    %w[vocabulary identify plan preview catalogue series lookUp part kit seriesPage seriesTable revisions catalogueFormat measureSeal measureFlow
+       chooseValve askMaterial] => %w[counter bench keeper owner],
     %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar orderAgain quote openTickets openTicket
        freshTicket ticket addEntry sightings recordSighting placeOrder] => %w[counter owner],
     %w[orders order earlierOrder card strip bench noteAtBench] => %w[counter bench owner],
     %w[stepOrder scanPiece today tools note bagLabel] => %w[counter bench keeper owner],
     %w[prices tax stocked toBuy askSupplier dispatchNote purchases purchase purchaseTable] => %w[counter keeper owner],
-    %w[drafts beginDraft draft editDraft draftTable draftPage practise draftEffects publishDraft giveUpDraft undoRevision uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice figures learning changeStocked moveStock lookAtCount bookCount shelfLabels
+    %w[drafts beginDraft draft editDraft draftTable draftPage practise draftEffects publishDraft giveUpDraft undoRevision
+       uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice figures learning changeStocked moveStock lookAtCount bookCount shelfLabels
        writePurchase sendPurchase receivePurchase supplierDay addTool toolLabels history historyTable] => %w[keeper owner],
     %w[eraseCustomer switchLearning setTax people putPerson leave newToken backup] => %w[owner]
   }.freeze

@@ -19,7 +19,8 @@ class StaysInTest < Minitest::Test
       one["parts"] << { "number" => "DG-99", "name" => "suction seat ring", "spec" => { "id_mm" => 40, "section_mm" => 3 } }
       one["fits"] << { "slot" => "seat_ring", "part" => "DG-99" }
       one["stacks"].find { |stack| stack["id"] == "inlet_valve" }["layers"] <<
-        { "slot" => "seat_ring", "name" => "suction seat ring", "reuse" => "replace_if_removed", "behind" => "suction_seat", "shape" => "oring", "lube" => "oil" }
+        { "slot" => "seat_ring", "name" => "suction seat ring", "reuse" => "replace_if_removed", "behind" => "suction_seat", "shape" => "oring",
+          "lube" => "oil" }
     end
   end
 
@@ -52,7 +53,8 @@ class StaysInTest < Minitest::Test
   def test_puller_caution_and_setting_by_pressure_hang_on_a_seat_being_renewed
     with = said(plan(document("dunnagarth-pg"), model, "recommended"))
     without = said(plan(document("dunnagarth-pg"), model, "leak_only"))
-    [/hydraulic seat puller/, /Bleed the seat puller/, /Draw the seat with claw.*set the seats by pressure/m].zip(with, without).each do |words, there, not_there|
+    [/hydraulic seat puller/, /Bleed the seat puller/, /Draw the seat with claw.*set the seats by pressure/m].zip(with,
+                                                                                                                  without).each do |words, there, not_there|
       assert_match words, there
       refute_match words, not_there
     end
@@ -70,7 +72,8 @@ class StaysInTest < Minitest::Test
     end
     found = ->(bore) { [Gimlet::Core::Finding.from({ slot: "suction_seat", position: "suction valve 1", measured: { "bore" => bore } })] }
     assert_equal 1, ordered(plan(worn, model, "leak_only", findings: found.call(50.4)), "DG-99")
-    assert_match(/suction valve seat: over 50.2 mm/, plan(worn, model, "leak_only", findings: found.call(50.4)).demand.lines.flat_map(&:reasons).join("\n"))
+    assert_match(/suction valve seat: over 50.2 mm/,
+                 plan(worn, model, "leak_only", findings: found.call(50.4)).demand.lines.flat_map(&:reasons).join("\n"))
     assert_equal 0, ordered(plan(worn, model, "leak_only", findings: found.call(50.1)), "DG-99")
   end
 

@@ -45,7 +45,7 @@ class CatalogueStoreTest < Minitest::Test
   def test_a_broken_document_says_where_and_changes_nothing
     { ->(one) { one.delete("models") } => /it lacks models/,
       ->(one) { one["models"][0]["stroke_mm"] = -1 } => /models\.DK415\.stroke_mm/,
-      ->(one) { one["stacks"][0]["layers"][0]["reuse"] = "sometimes" } => %r{/stacks/0/layers/0/reuse},
+      ->(one) { one["stacks"][0]["layers"][0]["reuse"] = "sometimes" } => /stacks\.inlet_valve\.layers\.valve_cap\.reuse/,
       ->(one) { one["fasteners"][0]["tightenings"][0].delete("source") } => /source/,
       ->(one) { one["areas"][0]["opens"] = ["lid"] } => /no group “lid”/,
       ->(one) { one["series"]["id"] = "copy" } => /belongs to series drosselby-dk4 already/ }.each do |harm, said|

@@ -8,9 +8,10 @@ module Gimlet
     # What a draft begins as: a blank page, a series on file to be changed, one like it, or a pump that was seen.
     class DraftBeginnings
       # Everything that the format asks for and nothing said yet.
-      BLANK = { "format" => "gimlet-catalogue", "version" => 2, "maker" => {}, "series" => {}, "traits" => {}, "models" => [], "parts" => [], "kits" => [],
-                "fits" => [], "stacks" => [], "areas" => [], "groups" => [], "fasteners" => [], "tools" => [], "consumables" => [], "finish" => [],
-                "cautions" => [], "faces" => [], "sources" => [] }.freeze
+      BLANK = { "format" => "gimlet-catalogue", "version" => 2, "maker" => {}, "series" => {}, "traits" => {},
+                **%w[models parts kits fits stacks areas groups fasteners tools consumables finish cautions faces sources].to_h do |list|
+                  [list, []]
+                end }.freeze
       NUMBERED = { "parts" => "number", "kits" => "number", "tools" => "number", "consumables" => "number", "models" => "designation" }.freeze
 
       # @param catalogue [Store::Catalogue]
@@ -85,7 +86,8 @@ module Gimlet
 
       # What was read off a pump becomes its traits; a plate its designation.
       def seen(sighting)
-        told = sighting[:readings].filter_map { |row| row.transform_keys(&:to_s).values_at("trait", "value") if row.transform_keys(&:to_s)["value"] }.to_h
+        rows = sighting[:readings].map { |row| row.transform_keys(&:to_s) }
+        told = rows.select { |row| row["value"] }.to_h { |row| row.values_at("trait", "value") }
         known = told.select { |trait, value| @vocabulary.traits[trait]&.then { |one| one.slot.nil? && !one.way.free? && one.way.keeps?(value) } }
         document = copy(BLANK).merge("traits" => known)
         told["plate"] ? document.merge("models" => [{ "designation" => told["plate"].to_s, "traits" => {} }]) : document

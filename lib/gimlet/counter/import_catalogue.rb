@@ -23,7 +23,8 @@ module Gimlet
       MOST_FAULTS = 40
 
       # @param catalogue [Store::Catalogue]
-      # What documents would change: series id => changes; what orders would say otherwise for it, the dangerous first; and what looks wrong in them. `mark` names both sides.
+      # What documents would change: series id => changes; what orders would say otherwise for it, the dangerous first; and what looks wrong
+      # in them. `mark` names both sides.
       DryRun = Core::Value.of(:changes, :warnings, :effects, :mark)
 
       # @param vocabulary [Core::Readings::Vocabulary] that traits are checked against

@@ -14,7 +14,7 @@ module Gimlet
       OPEN = %w[quote ordered waiting picked checked].freeze
       MOST = 100
 
-      # @param tickets [#call] id => designation of the pump that a ticket leads to, of every open ticket
+      # @param tickets [#call] answers [id, designation of the pump that it leads to] of every open ticket
       def initialize(orders:, pumps:, tickets:)
         @orders = orders
         @pumps = pumps
@@ -24,11 +24,14 @@ module Gimlet
       # @param models [Array<String>] designations that change
       # @return [Array<One>]
       def call(models)
-        tickets = @tickets.call.select { |_, model| models.include?(model) }.map { |id, model| One.new(kind: "ticket", id: id, words: "open ticket, #{model}") }
-        tickets + orders(models) + pumps(models)
+        tickets(models) + orders(models) + pumps(models)
       end
 
       private
+
+      def tickets(models)
+        @tickets.call.select { |_, model| models.include?(model) }.map { |id, model| One.new(kind: "ticket", id: id, words: "open ticket, #{model}") }
+      end
 
       def orders(models)
         OPEN.flat_map { |state| @orders.in_state(state, MOST).first.map { |row| [state, row] } }
@@ -37,7 +40,9 @@ module Gimlet
       end
 
       def pumps(models)
-        @pumps.of_models(models, MOST).map { |row| One.new(kind: "pump", id: row[:customer_id], words: "#{row[:name]}: #{row[:designation]}, due #{row[:due_on]}") }
+        @pumps.of_models(models, MOST).map do |row|
+          One.new(kind: "pump", id: row[:customer_id], words: "#{row[:name]}: #{row[:designation]}, due #{row[:due_on]}")
+        end
       end
     end
   end

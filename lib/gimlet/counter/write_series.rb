@@ -25,7 +25,6 @@ module Gimlet
     class WriteSeries
       # `faults` are of the format, as sentences; `series` what the document makes, nil while there are any; `remarks` of the doctor.
       State = Core::Value.of(:draft, :faults, :series, :remarks, :changes)
-      MOST_EDITS = 2000
 
       # @param drafts [Store::Drafts]
       # @param catalogue [Store::Catalogue]
@@ -78,7 +77,7 @@ module Gimlet
         draft = known(id)
         draft.version == mark || Core::InputError.reject("version", "changed", "The draft was changed since you looked: look at what it does again.")
         moved = draft.series_id && @catalogue.digest(draft.series_id) != draft.based_on
-        moved && Core::InputError.reject("draft", "series_changed", "#{draft.series_id} was published anew since this draft was begun: begin again from it.")
+        moved && Core::InputError.reject("draft", "series_changed", "#{draft.series_id} was published anew since this draft was begun: begin again.")
         ImportCatalogue.new(@catalogue, @vocabulary).call({ draft.title => draft.document }, who: @who, note: note)
         @drafts.give_up(id)
         draft.document["series"]["id"]
@@ -92,12 +91,17 @@ module Gimlet
         last || Core::InputError.reject("series", "unknown", "There is no series “#{series_id}”.")
         note = "takes revision #{last[:number]} back"
         document = before && @catalogue.revision(series_id, before[:number])
-        document ? ImportCatalogue.new(@catalogue, @vocabulary).call({ series_id => document }, who: @who, note: note) : @catalogue.remove(series_id, who: @who, note: note)
-        before&.fetch(:number)
+        return @catalogue.remove(series_id, who: @who, note: note) && nil unless document
+
+        ImportCatalogue.new(@catalogue, @vocabulary).call({ series_id => document }, who: @who, note: note)
+        before[:number]
       end
 
       # @return [Core::Catalogue::Series, nil] what the draft would take the place of
-      def on_file(state) = state.draft.series_id && (document = @catalogue.document(state.draft.series_id)) && Core::Catalogue::Build.call(document)
+      def on_file(state)
+        document = state.draft.series_id && @catalogue.document(state.draft.series_id)
+        document && Core::Catalogue::Build.call(document)
+      end
 
       # @return [State]
       # @raise [Core::InputError] while the document cannot be worked out
@@ -109,7 +113,9 @@ module Gimlet
 
       private
 
-      def known(id) = @drafts.find(id) || Core::InputError.reject("draft", "no_such_draft", "There is no draft #{id} any more: it was published or given up.")
+      def known(id)
+        @drafts.find(id) || Core::InputError.reject("draft", "no_such_draft", "There is no draft #{id} any more: it was published or given up.")
+      end
 
       def title(document) = [document.dig("maker", "name"), document.dig("series", "name")].compact.join(" ")
 

@@ -30,13 +30,9 @@ module Gimlet
       # @return [String] JSON
       def write(documents, shop:, key:, at:)
         signed = JSON.generate({ "made" => { "shop" => shop, "at" => at }, "series" => documents })
-        JSON.pretty_generate({ "format" => FORMAT, "version" => VERSION, "key" => key.public_to_pem, "signature" => [key.sign(nil, signed)].pack("m0"),
-                               "signed" => signed })
+        signature = [key.sign(nil, signed)].pack("m0")
+        JSON.pretty_generate({ "format" => FORMAT, "version" => VERSION, "key" => key.public_to_pem, "signature" => signature, "signed" => signed })
       end
-
-      # @param text [String]
-      # @return [Boolean] whether it says that it is one
-      def bundle?(text) = text[0, 400].include?(%("#{FORMAT}"))
 
       # @param text [String]
       # @return [Contents]

@@ -26,10 +26,13 @@ module Gimlet
       end
 
       def flat(row)
-        row.except("contents").reduce({}) do |all, (key, value)|
+        row.reject { |_, value| rows?(value) }.reduce({}) do |all, (key, value)|
           all.merge(value.is_a?(Hash) && key != "for" ? value.transform_keys { |inner| "#{key}.#{inner}" } : { key => value })
         end
       end
+
+      # Rows of their own are no cell.
+      def rows?(value) = value.is_a?(Array) && value.any?(Hash)
 
       def contents(document)
         (document["kits"] || []).flat_map { |kit| kit["contents"].map { |line| { "kit" => kit["number"], **line } } }

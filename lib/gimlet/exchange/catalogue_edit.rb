@@ -15,6 +15,9 @@ module Gimlet
     # Kinds: `text` is read as the format has it at that place, nothing takes it out; `value` is put there as it is; `add` puts a row at the end of a
     # list, called by `text`; `remove` takes a row or a value out; `move` puts a row at another number of its list.
     module CatalogueEdit
+      # Lists in which one name may stand twice.
+      SEVERAL = %w[fits layers].freeze
+
       module_function
 
       # @param document [Hash] is not changed
@@ -76,18 +79,24 @@ module Gimlet
       def add(document, steps, name)
         list = grown(document, [*steps, 0]).first
         name.empty? && Core::InputError.reject("text", "no_name", "Say what the new one is called.")
-        known = list.any? { |row| Core::Drafting::Place.name(row) == name }
-        known && steps.first != "fits" && Core::InputError.reject("text", "twice", "There is “#{name}” already: each once.")
+        known = list.any? { |row| row.is_a?(Hash) && Core::Drafting::Place.name(row) == name }
+        known && !SEVERAL.include?(steps.last) && Core::InputError.reject("text", "twice", "There is “#{name}” already: each once.")
         list << row(CatalogueShape.at(document, [*steps, list.size]) || {}, name)
       end
 
       # @return [Hash, Array, String]
       def row(shape, name)
-        return [name, 0, 0] if shape["prefixItems"]
+        return figures(shape, name) if shape["prefixItems"]
         return name unless shape["properties"]
 
         key = Core::Drafting::Place::NAMES.find { |one| shape["properties"].key?(one) }
-        { key => name }.merge((shape["required"] || []).reject { |one| one == key }.to_h { |one| [one, blank(shape["properties"][one], name)] }.compact)
+        others = (shape["required"] || []) - [key]
+        { key => name, **others.to_h { |one| [one, blank(shape["properties"][one], name)] }.compact }
+      end
+
+      # A point, a feature of a face: at the corner until it is placed.
+      def figures(shape, name)
+        shape["prefixItems"].first(shape["minItems"]).each_with_index.map { |one, at| at.zero? || one["type"] != "number" ? name : 0 }
       end
 
       # What can stand there without saying anything wrong: empty lists, the name in words. A figure is not guessed.
@@ -101,7 +110,8 @@ module Gimlet
 
       def move(document, steps, to)
         list, from = Core::Drafting::Place.holder(document, steps)
-        list.is_a?(Array) && from < list.size || Core::InputError.reject("at", "no_such_place", "There is no row “#{steps.join(' › ')}” to be moved.")
+        (list.is_a?(Array) && from < list.size) || Core::InputError.reject("at", "no_such_place",
+                                                                           "There is no row “#{steps.join(' › ')}” to be moved.")
         list.insert(to.to_i.clamp(0, list.size - 1), list.delete_at(from))
       end
     end

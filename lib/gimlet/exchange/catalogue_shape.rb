@@ -29,6 +29,12 @@ module Gimlet
       # @return [Array<String>] its keys in the order in which the format lists them
       def keys(schema) = (schema["properties"] || {}).keys
 
+      # @return [Boolean] whether it is a list of rows, not of words or figures
+      def rows?(schema)
+        items = schema["items"] && whole(schema["items"], nil)
+        !items.nil? && !%w[string number].include?(items["type"])
+      end
+
       def within(schema, inside, step)
         return if schema.nil?
         return schema.dig("prefixItems", step) || schema["items"] if inside.is_a?(Array)
@@ -39,8 +45,10 @@ module Gimlet
       # A step of closing is one of three, a tightening one of several ways: the value says which.
       def whole(schema, value)
         schema = ROOT.dig(*schema["$ref"].split("/").drop(1)) if schema["$ref"]
-        one = (schema["oneOf"] || []).find { |row| value.is_a?(Hash) && (row["required"] || []).all? { |key| value.key?(key) } }
+        one = (schema["oneOf"] || []).find { |row| row["properties"] && value.is_a?(Hash) && (row["required"] || []).all? { |key| value.key?(key) } }
         kind = (schema["allOf"] || []).find { |row| value.is_a?(Hash) && row.dig("if", "properties", "kind", "const") == value["kind"] }
+        pairs = value.is_a?(Hash) && (schema["anyOf"] || []).map { |row| whole(row, nil) }.find { |row| row["type"] == "object" }
+        return pairs if pairs
         return schema.merge(one) if one && schema["properties"].nil?
 
         kind ? kind["then"].merge("properties" => { "kind" => schema.dig("properties", "kind"), **(kind.dig("then", "properties") || {}) }) : schema

@@ -18,8 +18,8 @@ module Gimlet
     class CatalogueTable
       # What a column may be called, besides the key of the format itself.
       CALLED = {
-        "number" => ["part no", "part number", "no", "article", "item"], "name" => %w[description text designation_text], "designation" => %w[model type plate],
-        "spec.id_mm" => ["inside", "inner", "id", "bore"], "spec.od_mm" => ["outside", "outer", "od"], "spec.height_mm" => %w[height thick thickness],
+        "number" => ["part no", "part number", "no", "article", "item"], "name" => %w[description text], "designation" => %w[model type plate],
+        "spec.id_mm" => %w[inside inner id bore], "spec.od_mm" => %w[outside outer od], "spec.height_mm" => %w[height thick thickness],
         "spec.section_mm" => %w[section cord], "spec.length_mm" => %w[length], "spec.material" => %w[material], "spec.colour" => %w[colour color],
         "superseded_by" => ["replaced by", "superseded", "new number"], "traits.plunger_mm" => %w[plunger], "traits.flow_l_min" => %w[flow],
         "traits.pressure_bar" => %w[pressure], "traits.mass_kg" => %w[mass weight], "stroke_mm" => %w[stroke], "kit" => ["kit", "kit number"],
@@ -75,6 +75,8 @@ module Gimlet
 
       def nested(shape, key)
         inner = CatalogueShape.whole(shape["properties"][key], nil)
+        return [] if CatalogueShape.rows?(inner)
+
         key == "spec" ? CatalogueShape.keys(inner).map { |one| "#{key}.#{one}" } : [key]
       end
 
@@ -99,7 +101,8 @@ module Gimlet
         changes = cells.except(LISTS[@list]).filter_map { |key, cell| change(steps, key, cell) }
         begin_it = at ? [] : [{ "at" => [@list], "kind" => "add", "text" => name }]
         steps = [@list, new_row] if @list == "fits" && at.nil?
-        Row.new(name: name, known: !at.nil?, changes: changes, edits: begin_it + changes.map { |key, _, cell| { "at" => [*steps, *key.split(".")], "text" => cell } })
+        edits = changes.map { |key, _, cell| { "at" => [*steps, *key.split(".")], "text" => cell } }
+        Row.new(name: name, known: !at.nil?, changes: changes, edits: begin_it + edits)
       end
 
       # A fit is told by slot and part.
@@ -109,7 +112,7 @@ module Gimlet
         (@document["fits"] || []).index { |fit| fit["slot"] == name && fit["part"] == cells["part"] }
       end
 
-      def new_row = (@new_row = (@new_row || (@document["fits"] || []).size - 1) + 1)
+      def new_row = @new_row = (@new_row || ((@document["fits"] || []).size - 1)) + 1
 
       def change(steps, key, cell)
         was = Core::Drafting::Place.find(@document, [*steps, *key.split(".")])

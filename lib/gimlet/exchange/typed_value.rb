@@ -2,6 +2,7 @@
 
 require_relative "../core/input_error"
 require_relative "../core/nearest"
+require_relative "catalogue_shape"
 
 module Gimlet
   module Exchange
@@ -25,6 +26,7 @@ module Gimlet
       def read(text, schema, field = "value")
         text = text.strip
         return if text.empty?
+        return one_of(text, schema["anyOf"], field) if schema["anyOf"]
         return list(text, schema, field) if type?(schema, "array")
         return map(text, schema, field) if type?(schema, "object")
 
@@ -41,6 +43,21 @@ module Gimlet
         when false then "no"
         else value.to_s
         end
+      end
+
+      # A word that stands for itself, "key: value" for an object, several with commas between for a list, else a word or figure.
+      def one_of(text, shapes, field)
+        return text if shapes.any? { |one| one["const"] == text }
+
+        shapes = shapes.map { |one| CatalogueShape.whole(one, nil) }
+        object = shapes.find { |one| type?(one, "object") }
+        single = shapes.find { |one| type?(one, "string", "number") }
+        return map(text, object, field) if object && text.match?(/\A\w+:/)
+
+        several = shapes.find { |one| type?(one, "array") }
+        return read(text, several, field) if several && (single.nil? || text.include?(","))
+
+        scalar(text, single || {}, field)
       end
 
       def scalar(text, schema, field)

@@ -9,6 +9,7 @@ module Gimlet
     # A draft as it is written: the document, what the format and the doctor say of it, what differs from what is on file.
     module Draft
       SHOWN = 60
+      LONGEST = 160
 
       module_function
 
@@ -16,9 +17,10 @@ module Gimlet
       # @return [Hash] of the OpenAPI schema Draft
       def call(state)
         draft = state.draft
-        { **draft.to_h.slice(:id, :title, :series_id, :version, :who, :document), changed_at: draft.changed_at,
-          sound: !state.series.nil? && state.remarks.none?(&:error?), faults: state.faults.map { |text| fault(text) },
-          remarks: state.remarks.map { |one| remark(one, state) }, changed: state.changes.size, changes: state.changes.first(SHOWN).map { |one| change(one) } }
+        said = { sound: !state.series.nil? && state.remarks.none?(&:error?), faults: state.faults.map { |text| fault(text) },
+                 remarks: state.remarks.map { |one| remark(one, state) } }
+        draft.to_h.slice(:id, :title, :series_id, :version, :who, :document, :changed_at)
+             .merge(said, changed: state.changes.size, changes: state.changes.first(SHOWN).map { |one| change(one) })
       end
 
       # The list that a sentence of the format begins with.
@@ -27,7 +29,8 @@ module Gimlet
       def remark(remark, state) = Lookup::FoundRemark.call(remark, state.series.id)
 
       def change(change)
-        { place: change.place, was: change.was && Exchange::TypedValue.shown(change.was)[0, 160], is: change.is && Exchange::TypedValue.shown(change.is)[0, 160] }
+        was, is = [change.was, change.is].map { |value| value && Exchange::TypedValue.shown(value)[0, LONGEST] }
+        { place: change.place, was: was, is: is }
       end
 
       # @param effect [Core::Drafting::Effect]

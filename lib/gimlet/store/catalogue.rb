@@ -30,8 +30,10 @@ module Gimlet
       # @param note [String] why
       def import_all(documents, who: History.at_the_keyboard, note: "")
         @database.transaction(mode: :immediate) do
-          documents.each { |document| write(document) }
-          documents.each { |document| revise(document["series"]["id"], JSON.generate(document), who, note) }
+          documents.each do |document|
+            write(document)
+            revise(document["series"]["id"], JSON.generate(document), who, note)
+          end
           changed
           History.new(@database).note("imported", documents.map { |document| document["series"]["id"] }, who: who)
         end

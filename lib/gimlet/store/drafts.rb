@@ -37,7 +37,8 @@ module Gimlet
       # @return [Draft]
       # @raise [Core::InputError] somebody else changed it meanwhile
       def change(id, version, document, who:, title:, now: Clock.now)
-        changed = @rows.where(id: id, version: version).update(document: JSON.generate(document), version: version + 1, who: who, title: title, changed_at: now)
+        fresh = { document: JSON.generate(document), version: version + 1, who: who, title: title, changed_at: now }
+        changed = @rows.where(id: id, version: version).update(fresh)
         changed == 1 || Core::InputError.reject("version", "changed", "Somebody else has changed this draft: look at it again, then do it again.")
         find(id)
       end

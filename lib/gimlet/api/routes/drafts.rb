@@ -35,7 +35,8 @@ module Gimlet
             look = draft_look_up(state)
             remarks = state.remarks.map { |one| Present::Lookup::FoundRemark.call(one, state.series.id) }
             health = Present::Lookup::SeriesPage.health(Core::Lookup::Health.of(state.series, state.remarks), remarks)
-            Present::Lookup::SeriesPage.new(look.snapshot, reference.vocabulary, stock.all).call(look.series(state.series.id, params["model"]), health)
+            page = look.series(state.series.id, params["model"])
+            Present::Lookup::SeriesPage.new(look.snapshot, reference.vocabulary, stock.all).call(page, health)
           end
 
           # A counter with the draft in the place of what is on file, and nothing that is kept.
@@ -43,17 +44,17 @@ module Gimlet
             state = write_series.sound(numbered(id))
             others = reference.snapshot.series.reject { |one| [state.series.id, state.draft.series_id].include?(one.id) }
             snapshot = Core::Catalogue::Snapshot.new([*others, state.series], version: "draft #{id}.#{state.draft.version}")
-            tried = (@app_drafts ||= {})[snapshot.version] ||= Gimlet::Counter::Reference.new(snapshot, @references.vocabulary, reference.tables)
+            tried = Gimlet::Counter::Reference.new(snapshot, @references.vocabulary, reference.tables)
             Gimlet::Counter::IdentifyPump.new(tried, customers).call(request.transform_keys(&:to_sym))
           end
 
-          def touched(effects, series)
+          def touched(effects)
             models = effects.flat_map(&:pumps).map { |id| id.split.first }.uniq
-            Gimlet::Counter::TouchedByChange.new(orders: orders, pumps: pumps, tickets: -> { open_pumps(series) }).call(models)
+            Gimlet::Counter::TouchedByChange.new(orders: orders, pumps: pumps, tickets: method(:open_pumps)).call(models)
           end
 
           # Which pump each open ticket leads to.
-          def open_pumps(_series)
+          def open_pumps
             tickets.page("open", nil, 1).rows.filter_map do |row|
               pump = work_on(row[:id], tickets.entries(row[:id])).pump
               [row[:id], pump.designation] if pump
@@ -105,7 +106,7 @@ module Gimlet
 
           app.serve("draftEffects") do |id|
             effects = write_series.effects(numbered(id))
-            answer(effects: effects.map { |one| Present::Draft.effect(one) }, touched: touched(effects, nil).map(&:to_h))
+            answer(effects: effects.map { |one| Present::Draft.effect(one) }, touched: touched(effects).map(&:to_h))
           end
         end
 

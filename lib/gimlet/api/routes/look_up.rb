@@ -36,7 +36,9 @@ module Gimlet
 
           def part_page(number)
             used = look_up.part(number) || missing("There is no part #{number} in the catalogue.")
-            Present::Lookup::PartPage.new(reference.snapshot, stock.all).call(used, @authorization.shown?(person, "orders") ? orders.with_number(number) : [])
+            Present::Lookup::PartPage.new(reference.snapshot, stock.all).call(used,
+                                                                              @authorization.shown?(person,
+                                                                                                    "orders") ? orders.with_number(number) : [])
           end
         end
 
@@ -44,7 +46,8 @@ module Gimlet
           app.helpers Helpers
           app.serve("lookUp") do
             found = look_up.find(params["q"])
-            answer(total: found.size, found: found.first(Gimlet::Counter::LookUp::SHOWN).map { |one| Present::Lookup::Shown.entry(one, stock.all) })
+            prices = stock.all
+            answer(total: found.size, found: found.first(Gimlet::Counter::LookUp::SHOWN).map { |one| Present::Lookup::Shown.entry(one, prices) })
           end
 
           app.serve("part") { |number| answer(part_page(number.strip)) }
@@ -56,7 +59,8 @@ module Gimlet
 
           app.serve("seriesTable") do |id|
             document = catalogue.document(id) || missing("There is no series “#{id}” in the catalogue.")
-            Exchange::CatalogueCSV::LISTS.include?(params["list"]) || Core::InputError.reject("list", "bad_list", "A table has one of #{Exchange::CatalogueCSV::LISTS.join(', ')}.")
+            lists = Exchange::CatalogueCSV::LISTS
+            lists.include?(params["list"]) || Core::InputError.reject("list", "bad_list", "A table has one of #{lists.join(', ')}.")
             content_type "text/csv", charset: "utf-8"
             headers "Content-Disposition" => %(attachment; filename="#{id}-#{params['list']}.csv")
             stream { |out| Exchange::CatalogueCSV.write(document, params["list"], out) }

@@ -123,7 +123,10 @@ module Gimlet
       # What sits behind a piece stays in its bore where that piece is not renewed.
       def without_what_stays(fates)
         renewed = fates.select { |fate| fate.kind == :replace }.map { |fate| key_of_set(fate) }
-        fates.reject { |fate| fate.place.layer.behind && fate.finding.nil? && !renewed.include?([*key_of_set(fate).first(2), fate.place.layer.behind]) }
+        fates.reject do |fate|
+          host = fate.place.layer.behind
+          host && fate.finding.nil? && !renewed.include?([*key_of_set(fate).first(2), host])
+        end
       end
 
       def partners(fate)

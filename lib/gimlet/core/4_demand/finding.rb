@@ -39,8 +39,10 @@ module Gimlet
       # @param layers [Array<Catalogue::Layer>] those of the slot
       # @return [Array<Finding>] what follows for other pieces
       def decided(layers)
-        layers.flat_map { |layer| layer.criteria.select { |one| one.decides && speaks_of?(one) }.map { |one| [layer, one] } }.uniq.flat_map do |layer, one|
-          one.decides.map { |slot| Finding.new(slot: slot, position: position, outcome: "replace", because: "#{layer.name}: #{one.sign || one.bounds}") }
+        criteria = layers.flat_map { |layer| layer.criteria.map { |one| [layer.name, one] } }.uniq
+        criteria.select { |_, one| one.decides && speaks_of?(one) }.flat_map do |name, one|
+          because = "#{name}: #{one.sign || one.bounds}"
+          one.decides.map { |slot| Finding.new(slot: slot, position: position, outcome: "replace", because: because) }
         end
       end
 

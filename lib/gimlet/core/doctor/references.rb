@@ -64,7 +64,8 @@ module Gimlet
         def layer(stack, layer, slots)
           place = "stacks.#{stack.id}.#{layer.slot}"
           others = slots - [layer.slot]
-          [*layer.inside, *layer.renew_with, *layer.behind, *layer.criteria.flat_map { |one| one.decides || [] }].reject { |slot| others.include?(slot) }.map do |slot|
+          decided = layer.criteria.flat_map { |one| one.decides || [] }
+          [*layer.inside, *layer.renew_with, *layer.behind, *decided].reject { |slot| others.include?(slot) }.map do |slot|
             error(place, "stack “#{stack.id}” has no other layer “#{slot}”.#{instead(slot, others)}")
           end + usages(place, layer)
         end
@@ -179,7 +180,9 @@ module Gimlet
         def renewed
           known = @series.stacks.flat_map(&:layers).map(&:slot).uniq
           { "cautions" => @series.cautions, "finish" => @series.finish }.flat_map do |list, entries|
-            (entries.flat_map { |entry| entry.renewing || [] }.uniq - known).map { |slot| error("#{list}.renewing", "no stack has a layer “#{slot}”.#{instead(slot, known)}") }
+            (entries.flat_map { |entry| entry.renewing || [] }.uniq - known).map do |slot|
+              error("#{list}.renewing", "no stack has a layer “#{slot}”.#{instead(slot, known)}")
+            end
           end
         end
 

@@ -9,8 +9,8 @@ require_relative "facts"
 module Gimlet
   module Core
     module Drafting
-      # One thing that orders would say otherwise: `kind` is of Facts::KINDS, "pump" or "trait"; `what` it is about; `was` and `is`, nil where there was,
-      # or is, nothing; the `pumps` and `areas` that it holds for; `danger`, why it can hurt, nil where it cannot.
+      # One thing that orders would say otherwise: `kind` is of Facts::KINDS, "pump" or "trait"; `what` it is about; `was` and `is`, nil where there
+      # was, or is, nothing; the `pumps` and `areas` that it holds for; `danger`, why it can hurt, nil where it cannot.
       Effect = Value.of(:kind, :what, :was, :is, :pumps, :areas, :danger)
 
       # What a change of a series would do to orders: every sort of pump by every area, before and after.
@@ -57,7 +57,7 @@ module Gimlet
                                **in_hand.of(variant).transform_keys { |slot| "old #{Plain.name(slot)}" })
         end
 
-        def both = @both ||= @before.variants.filter_map { |one| (other = @after.variants.find { |it| it.id == one.id }) && [one, other] }
+        def both = @both ||= @before.variants.filter_map { |one| (other = @after.variants.find { |variant| variant.id == one.id }) && [one, other] }
 
         def orders
           changes = both.flat_map { |one, other| of_pump(one, other) }
@@ -83,7 +83,8 @@ module Gimlet
           keys = snapshot.series.first.condition_keys
           model = variant.model
           @facts ||= {}
-          @facts[[snapshot.equal?(@before), area, variant.traits.values_at(*keys, "manifold_material"), variant.sides, model.stroke_mm, model.rod_mm]] ||= Facts.of(variant, area, snapshot)
+          alike = [variant.traits.values_at(*keys, "manifold_material"), variant.sides, model.stroke_mm, model.rod_mm]
+          @facts[[snapshot.version, area, *alike]] ||= Facts.of(variant, area, snapshot)
         end
 
         def effect(kind, what, change, pumps, areas, danger: nil)
@@ -99,36 +100,35 @@ module Gimlet
 
         # @param kind [String]
         # @return [String, nil]
-        def of(kind, was, is)
+        def of(kind, was, now)
           case kind
-          when "torque" then torque(was, is)
-          when "way" then "a direction is turned" if was && is && opening(was) != opening(is)
-          when "fate" then fate(was, is)
-          when "renewed" then renewed(was, is)
-          when "caution" then "a caution is gone" if is.nil?
+          when "torque" then torque(was, now)
+          when "way" then "a direction is turned" if was && now && opening(was) != opening(now)
+          when "fate" then fate(was, now)
+          when "renewed" then renewed(was, now)
+          when "caution" then "a caution is gone" if now.nil?
           when "crank" then "the crank stands otherwise"
           end
         end
 
-        def torque(was, is)
-          return "a tightening is gone" if is.nil?
+        def torque(was, now)
+          return "a tightening is gone" if now.nil?
           return if was.nil?
 
-          before, now = [was, is].map { |text| text.scan(FIGURE).flatten.map(&:to_f).max }
-          return "a tightening is another" if before.nil? || now.nil?
+          before, after = [was, now].map { |text| text.scan(FIGURE).flatten.map(&:to_f).max }
+          return "a tightening is another" if before.nil? || after.nil?
+          return if before == after
 
-          return if before == now
-
-          now > before ? "a torque goes up" : "a torque goes down"
+          after > before ? "a torque goes up" : "a torque goes down"
         end
 
         def opening(words) = words[/\Aopens to [^;]+/]
-        def fate(was, is) = ("a piece is no longer renewed" if was.to_s.include?("renew") && !is.to_s.include?("renew"))
+        def fate(was, now) = ("a piece is no longer renewed" if was.to_s.include?("renew") && !now.to_s.include?("renew"))
 
-        def renewed(was, is)
-          return "a part is no longer renewed" if is.nil?
+        def renewed(was, now)
+          return "a part is no longer renewed" if now.nil?
 
-          "a part is renewed less often" if was && is.to_i < was.to_i
+          "a part is renewed less often" if was && now.to_i < was.to_i
         end
       end
     end

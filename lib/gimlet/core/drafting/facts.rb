@@ -35,13 +35,15 @@ module Gimlet
           teardown = demand.decided
           tightening = teardown.fasteners.flat_map { |fastener| Tightening::Instruct.call(fastener, variant, unit: "N·m") }
           list = Tools::ToolList.new(teardown, tightening)
-          [turns(tightening, variant.series), pieces(demand), goods(demand, snapshot), bench(list), work(teardown, snapshot, demand.fates), stacks(demand, variant, snapshot)].reduce(:merge)
+          [turns(tightening, variant.series), pieces(demand), goods(demand, snapshot), bench(list), work(teardown, snapshot, demand.fates),
+           stacks(demand, variant, snapshot)].reduce(:merge)
         end
 
         def turns(tightening, series)
           tightening.each_with_object({}) do |one, all|
             labels = one.sequences.map { |points| points.map(&:label).join(", ") }
-            all[["torque", one.id]] = [one.text, one.tightening.treatment, one.rounds.map(&:text), one.tightening.tolerance&.then { |off| "± #{Tightening::Words.torque(off)}" }].flatten.compact.join("; ")
+            tolerance = one.tightening.tolerance&.then { |off| "± #{Tightening::Words.torque(off)}" }
+            all[["torque", one.id]] = [one.text, one.tightening.treatment, *one.rounds.map(&:text), tolerance].compact.join("; ")
             all[["order", one.id]] = [one.name, one.fastener.drive, *labels, *one.fastener.points.map { |point| point.to_a.join(" ") }].join("; ")
             face = series.face(one.fastener.face)
             all[["drawn", one.id]] = "#{face.name}, drawing #{name(face)}" if face
@@ -51,8 +53,10 @@ module Gimlet
 
         def pieces(demand)
           fates = demand.fates.group_by { |fate| [fate.place.stack.id, fate.place.layer.slot] }
-          fates.to_h { |(stack, slot), same| [["fate", "#{stack}.#{slot}"], same.map { |fate| "#{Fates::KINDS.fetch(fate.kind)} at #{fate.place.position}" }.join(", ")] }
-               .merge(kept(demand))
+          told = fates.to_h do |(stack, slot), same|
+            [["fate", "#{stack}.#{slot}"], same.map { |fate| "#{Fates::KINDS.fetch(fate.kind)} at #{fate.place.position}" }.join(", ")]
+          end
+          told.merge(kept(demand))
         end
 
         def kept(demand)
@@ -97,10 +101,12 @@ module Gimlet
 
         def work(teardown, snapshot, fates)
           refit = Plan::Refitting.of(teardown)
-          said = { ["crank", "refit"] => refit && [refit.text, *refit.plungers.map { |cylinder, out| "#{cylinder}: #{out.round(1)} mm" }].join("; "), ["step", "areas"] => areas(teardown) }
+          crank = refit && [refit.text, *refit.plungers.map { |cylinder, out| "#{cylinder}: #{out.round(1)} mm" }].join("; ")
+          said = { %w[crank refit] => crank, %w[step areas] => areas(teardown) }
           steps = Plan::Steps.for(teardown).map { |step| [step.phase, step.title, *step.text, *step.fasteners].join("; ") }
           cautions = Plan::Cautions.for(teardown, snapshot)
-          said.compact.merge(["step", "work"] => [*steps, *Plan::Intervals.passed(teardown, fates)].join("\n")).merge(cautions.to_h { |text| [["caution", text], text] })
+          said.compact.merge(%w[step work] => [*steps, *Plan::Intervals.passed(teardown, fates)].join("\n"),
+                             **cautions.to_h { |text| [["caution", text], text] })
         end
 
         # What goes with the agreed work, and what else this pump can have.
@@ -116,10 +122,11 @@ module Gimlet
 
         def stack(stack, variant, snapshot)
           ways = stack.layers_of(variant).each_with_index.to_h { |layer, at| [["way", "#{stack.id}.#{layer.slot}.#{at}"], way(stack, layer)] }
-          kept = stack.layers_of(variant).to_h { |layer| [["kept", "#{stack.id}.#{layer.slot}"], [layer.name, layer.checks.map(&:to_s)].flatten.join("; ")] }
+          kept = stack.layers_of(variant).to_h { |layer| [["kept", "#{stack.id}.#{layer.slot}"], [layer.name, *layer.checks.map(&:to_s)].join("; ")] }
           drawn = Plan::Section.of(stack, variant, snapshot)
           read = { ["read", stack.id] => Catalogue::Checked.in_words(stack.checked) }.compact
-          [ways, kept, read, { ["drawn", stack.id] => "#{stack.name} at #{stack.positions.join(', ')}, drawing #{name(drawn.pieces.map { |piece| piece.to_h.except(:at) })}" }].reduce(:merge)
+          drawing = name(drawn.pieces.map { |piece| piece.to_h.except(:at) })
+          [ways, kept, read, { ["drawn", stack.id] => "#{stack.name} at #{stack.positions.join(', ')}, drawing #{drawing}" }].reduce(:merge)
         end
 
         def name(drawing) = Digest::SHA256.hexdigest(drawing.inspect)[0, 8]

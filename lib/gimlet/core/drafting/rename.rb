@@ -26,37 +26,37 @@ module Gimlet
         # @param document [Hash] is changed
         # @param steps [Array] of the name that was changed
         # @return [void]
-        def call(document, steps, was, is)
+        def call(document, steps, was, now)
           list = steps[-3]
           keys, maps = SPOKEN[list]
           return unless keys && CALLED.include?(steps.last)
 
-          replace(document, keys, maps, was, is, slots: list == "layers")
-          sources(document, list, was, is)
+          replace(document, keys, maps, was, now, slots: list == "layers")
+          sources(document, list, was, now)
         end
 
-        def replace(value, keys, maps, was, is, slots: false)
-          return value.each { |one| replace(one, keys, maps, was, is, slots: slots) } if value.is_a?(Array)
+        def replace(value, keys, maps, was, now, slots: false)
+          return value.each { |one| replace(one, keys, maps, was, now, slots: slots) } if value.is_a?(Array)
           return unless value.is_a?(Hash)
 
           value.each do |key, one|
-            value[key] = swapped(one, was, is) if keys.include?(key)
-            one.transform_keys! { |name| name == was ? is : name } if maps.include?(key) && one.is_a?(Hash)
-            one.transform_values! { |names| swapped(names, was, is) } if slots && BY_STACK.include?(key) && one.is_a?(Hash)
-            replace(one, keys, maps, was, is, slots: slots)
+            value[key] = swapped(one, was, now) if keys.include?(key)
+            one.transform_keys! { |name| name == was ? now : name } if maps.include?(key) && one.is_a?(Hash)
+            one.transform_values! { |names| swapped(names, was, now) } if slots && BY_STACK.include?(key) && one.is_a?(Hash)
+            replace(one, keys, maps, was, now, slots: slots)
           end
         end
 
-        def swapped(value, was, is)
+        def swapped(value, was, now)
           case value
-          when Array then value.map { |one| one == was ? is : one }
-          when was then is
+          when Array then value.map { |one| one == was ? now : one }
+          when was then now
           else value
           end
         end
 
-        def sources(document, list, was, is)
-          (document["sources"] || []).each { |row| row["of"] = swapped(row["of"], "#{list}.#{was}", "#{list}.#{is}") }
+        def sources(document, list, was, now)
+          (document["sources"] || []).each { |row| row["of"] = swapped(row["of"], "#{list}.#{was}", "#{list}.#{now}") }
         end
       end
     end

@@ -22,7 +22,7 @@ module Gimlet
           wanted = source.compact.reject { |_, told| told.to_s.strip.empty? }
           rows = without(document["sources"] || [], place)
           at = rows.index { |row| row.except("of") == wanted }
-          rows = at ? rows.each_with_index.map { |row, index| index == at ? row.merge("of" => row["of"] + [place]) : row } : [*rows, { "of" => [place], **wanted }]
+          at ? rows[at] = rows[at].merge("of" => rows[at]["of"] + [place]) : rows << { "of" => [place], **wanted }
           document.merge("sources" => rows)
         end
 

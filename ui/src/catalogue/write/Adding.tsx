@@ -2,7 +2,7 @@ import { type FormEvent, useState } from "react";
 import Button from "@mui/material/Button";
 
 /** A new row is called something first. */
-export function Adding({ what, onAdd }: { what: string; onAdd: (name: string) => Promise<boolean> }) {
+export function Adding({ what, of, onAdd }: { what: string; of?: string | undefined; onAdd: (name: string) => Promise<boolean> }) {
   const [name, setName] = useState("");
   const send = (event: FormEvent) => {
     event.preventDefault();
@@ -11,7 +11,7 @@ export function Adding({ what, onAdd }: { what: string; onAdd: (name: string) =>
   };
   return (
     <form onSubmit={send} style={{ display: "flex", gap: 6, margin: "6px 0" }}>
-      <input aria-label={`New ${what}`} placeholder={`new ${what}`} value={name} maxLength={60} onChange={(event) => setName(event.target.value)} style={{ font: "inherit", fontSize: 15, padding: "3px 5px", width: 200 }} />
+      <input aria-label={`New ${what}${of ? ` of ${of}` : ""}`} placeholder={`new ${what}`} value={name} maxLength={60} onChange={(event) => setName(event.target.value)} style={{ font: "inherit", fontSize: 15, padding: "3px 5px", width: 200 }} />
       <Button type="submit" size="small" variant="outlined" disabled={name.trim() === ""}>Add</Button>
     </form>
   );

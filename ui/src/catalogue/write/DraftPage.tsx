@@ -4,7 +4,7 @@ import { Link, useParams, useSearchParams } from "react-router";
 import { Page } from "../../shell/Page";
 import { ProblemAlert } from "../../shell/ProblemAlert";
 import { useStored } from "../../ticket/useStored";
-import { EntryForm, Rows } from "./EntryForm";
+import { EntryForm, NewRow, RowButtons } from "./EntryForm";
 import { FaceEditor } from "./FaceEditor";
 import { Grid } from "./Grid";
 import { Publish } from "./Publish";
@@ -118,7 +118,7 @@ function List({ live, draft, root, list, row, onOpen }: { live: LiveDraft; draft
     return (
       <>
         <button type="button" onClick={() => onOpen(undefined)} style={{ font: "inherit" }}>all {plain(list)}</button>
-        <h2>{String(stepOf(entry, at))}</h2>
+        <h2>{nameOf(entry, at)}</h2>
         {list === "fasteners" && <FaceEditor live={live} fastener={entry} faces={draft.document["faces"] as Entry[]} />}
         <EntryForm live={live} root={root} shape={items} value={entry} at={[list, at]} />
       </>
@@ -130,14 +130,20 @@ function List({ live, draft, root, list, row, onOpen }: { live: LiveDraft; draft
       <ul style={{ listStyle: "none", padding: 0 }}>
         {rows.map((one, index) => (
           <li key={`${String(stepOf(one, index))} ${index}`}>
-            <Link to={`?list=${list}&row=${encodeURIComponent(String(stepOf(one, index)))}`} replace style={{ fontWeight: 700 }}>{String(stepOf(one, index))}</Link> {String(one["name"] ?? one["text"] ?? "").slice(0, 90)}
+            <Link to={`?list=${list}&row=${encodeURIComponent(String(stepOf(one, index)))}`} replace style={{ fontWeight: 700 }}>{nameOf(one, index)}</Link> {String(one["name"] ?? one["text"] ?? "").slice(0, 90)}
+            <RowButtons live={live} place={[list, index]} index={index} last={rows.length - 1} name={nameOf(one, index)} />
           </li>
         ))}
       </ul>
-      <Rows live={live} root={root} shape={shape} value={rows.length > 8 ? [] : rows} at={[list]} what={plain(list)} />
+      <NewRow live={live} items={items} at={[list]} count={rows.length} what={plain(list).replace(/s$/, "")} />
     </>
   );
 }
+
+const nameOf = (row: Entry, at: number): string => {
+  const step = stepOf(row, at);
+  return typeof step === "number" ? `${step + 1}.` : step;
+};
 
 /** What is the same on all of them, one line each. */
 const Traits = ({ live, traits }: { live: LiveDraft; traits: Entry }) => {

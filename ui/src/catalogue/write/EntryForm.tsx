@@ -59,7 +59,7 @@ export function Rows({ live, root, shape, value, at, what }: { live: LiveDraft; 
               <RowButtons live={live} place={place} index={index} last={value.length - 1} name={String(step)} />
             </summary>
             {Array.isArray(row)
-              ? (items.prefixItems ?? []).map((_, cell) => <Cell key={cell} label={`${what} ${String(step)}, ${cell + 1}`} value={row[cell]} onTyped={(typed) => live.edit([text([...place, cell], typed)])} />)
+              ? (items.prefixItems ?? []).map((_, cell) => <Cell key={cell} label={`${what} ${String(step)}, ${cell + 1} of ${at.slice(0, -1).join(" ")}`} value={row[cell]} onTyped={(typed) => live.edit([text([...place, cell], typed)])} />)
               : isEntry(row) ? <EntryForm live={live} root={root} shape={items} value={row} at={place} />
               : <Cell wide label={`${what} ${index + 1}`} value={row} onTyped={(typed) => live.edit([{ at: place, kind: "value", value: typed }])} />}
           </details>
@@ -82,11 +82,20 @@ const Small = ({ label, onClick, children }: { label: string; onClick: () => voi
   <Button size="small" sx={{ minWidth: 0, py: 0, px: 0.75 }} aria-label={label} onClick={(event) => { event.preventDefault(); onClick(); }}>{children}</Button>
 );
 
+/** A row without a name of its own, with its first word in the place where it belongs. */
+function begun(items: Shape, word: string): Value {
+  if (items.oneOf?.some((one) => one.type === "string")) return word;
+  const first = items.required?.[0] ?? items.oneOf?.[0]?.required?.[0] ?? "text";
+  const inner = items.properties?.[first];
+  if (inner?.type !== "array") return { [first]: word };
+  return { [first]: inner.items?.type === "string" ? [word] : [] };
+}
+
 /** By what it is called; a row without a name begins with its first word. */
-function NewRow({ live, items, at, count, what }: { live: LiveDraft; items: Shape; at: Step[]; count: number; what: string }) {
-  const kinds = items.properties?.["kind"]?.enum as string[] | undefined;
-  if (kinds) return <Adding what={`${what}: ${kinds.join(", ")}`} onAdd={(kind) => live.edit([{ at: [...at, count], kind: "value", value: { kind } }])} />;
-  const first = items.required?.[0] ?? "text";
+export function NewRow({ live, items, at, count, what }: { live: LiveDraft; items: Shape; at: Step[]; count: number; what: string }) {
+  const of = at.length > 1 ? at.slice(0, -1).join(" ") : undefined;
   const named = items.prefixItems || items.properties?.[nameKey(items)];
-  return <Adding what={what} onAdd={(name) => live.edit(named ? [add(at, name)] : [{ at: [...at, count], kind: "value", value: { [first]: name } }])} />;
+  const kinds = items.properties?.["kind"]?.enum as string[] | undefined;
+  if (kinds && !named) return <Adding what={`${what}: ${kinds.join(", ")}`} of={of} onAdd={(kind) => live.edit([{ at: [...at, count], kind: "value", value: { kind } }])} />;
+  return <Adding what={what} of={of} onAdd={(name) => live.edit(named ? [add(at, name)] : [{ at: [...at, count], kind: "value", value: begun(items, name) }])} />;
 }
