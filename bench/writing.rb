@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
-# A series from a sheet to a published, ordered card, by keyboard in the browser, by somebody who has the sheet beside them: docs/example-catalogue.json
-# is typed in from a blank page, key by key, and published; what is exported then is compared with it, and one order is made. Prints keystrokes and
-# how long they take at 40 words a minute (five keystrokes a word).
+# A series from a sheet to its page in the catalogue, by keyboard in the browser, by somebody who has the sheet beside them: the example of the docs
+# is typed in from a blank page, key by key, compared with the sheet, and published. Prints keystrokes and how long they take at 40 words a minute
+# (five keystrokes a word).
 #
 #   bundle exec ruby bench/writing.rb
 ENV["GIMLET_HOSTS"] = "example.org"
@@ -94,12 +94,14 @@ class Typist
     values.each_with_index do |value, at|
       named = Gimlet::Core::Drafting::Place.name(value)
       inner = Shape.whole(shape["items"] || {}, value)
-      add = "#{adding(what, Shape.whole(shape["items"] || {}, nil))} of #{steps[0...-1].join(' ')}"
+      add = "#{adding(what, Shape.whole(shape['items'] || {}, nil))} of #{steps[0...-1].join(' ')}"
       case value
       when String then type(add, value)
       when Array
         type(add, value.first)
-        value.drop(1).each_with_index { |cell, place| type("#{what} #{value.first}, #{place + 2} of #{steps[0...-1].join(' ')}", Typed.shown(cell), last: true) }
+        value.drop(1).each_with_index do |cell, place|
+          type("#{what} #{value.first}, #{place + 2} of #{steps[0...-1].join(' ')}", Typed.shown(cell), last: true)
+        end
       else
         word = named || value["kind"] || first_word(inner, value)
         type(add, word.is_a?(Array) ? word.first.to_s : word.to_s)
@@ -111,7 +113,7 @@ class Typist
 
   def adding(what, inner)
     kinds = inner.dig("properties", "kind", "enum")
-    kinds && ((inner["properties"] || {}).keys & Gimlet::Core::Drafting::Place::NAMES).empty? ? "New #{what}: #{kinds.join(', ')}" : "New #{what}"
+    kinds && !(inner["properties"] || {}).keys.intersect?(Gimlet::Core::Drafting::Place::NAMES) ? "New #{what}: #{kinds.join(', ')}" : "New #{what}"
   end
 
   def first_word(shape, value) = value[(shape["required"] || ["text"]).first] || value.values.first
@@ -150,8 +152,7 @@ class Typist
   end
 
   def type(label, text, send: :enter, last: false)
-    found = all(:xpath, ".//*[@aria-label=#{quoted(label)}] | .//input[@id=//label[normalize-space(.)=#{quoted(label)}]/@for] | .//label[contains(., #{quoted(label)})]//input", minimum: 1)
-    control = last ? found.last : found.first
+    control = controls(label).then { |found| last ? found.last : found.first }
     control.send_keys([:control, "a"], text, *send)
     @strokes += text.size + 2
     return if send.nil?
@@ -160,10 +161,16 @@ class Typist
     sleep 0.02 until control_done?(label, text, last) || Time.now > deadline
   end
 
+  def controls(label)
+    told = quoted(label)
+    all(:xpath, ".//*[@aria-label=#{told}] | .//input[@id=//label[normalize-space(.)=#{told}]/@for] | .//label[contains(., #{told})]//input",
+        minimum: 1)
+  end
+
   def control_done?(label, text, last)
     found = all(:xpath, ".//*[@aria-label=#{quoted(label)}]", wait: 0)
     one = last ? found.last : found.first
-    one.nil? || (last ? one.value == text : one.value == "")
+    one.nil? || (one.value == (last ? text : ""))
   rescue Selenium::WebDriver::Error::StaleElementReferenceError
     false
   end
@@ -195,5 +202,4 @@ page.assert_text("thing", wait: 30)
 page.click_button("Publish")
 page.assert_text("Models, and what tells them apart", wait: 30)
 minutes = typist.strokes / 5.0 / WORDS_A_MINUTE
-puts format("%<strokes>d keystrokes: %<minutes>.1f minutes at %<speed>d words a minute; %<seconds>d s in the browser", strokes: typist.strokes, minutes: minutes,
-                                                                                                             speed: WORDS_A_MINUTE, seconds: Time.now - begun)
+puts "#{typist.strokes} keystrokes: #{minutes.round(1)} minutes at #{WORDS_A_MINUTE} words a minute; #{(Time.now - begun).round} s in the browser"

@@ -19,7 +19,7 @@ class AuthorizationTest < Minitest::Test
        chooseValve askMaterial] => %w[counter bench keeper owner],
     %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar orderAgain quote openTickets openTicket
        freshTicket ticket addEntry sightings recordSighting placeOrder] => %w[counter owner],
-    %w[orders order earlierOrder card strip bench noteAtBench] => %w[counter bench owner],
+    %w[orders order sinceOrder earlierOrder card strip bench noteAtBench] => %w[counter bench owner],
     %w[stepOrder scanPiece today tools note bagLabel] => %w[counter bench keeper owner],
     %w[prices tax stocked toBuy askSupplier dispatchNote purchases purchase purchaseTable] => %w[counter keeper owner],
     %w[drafts beginDraft draft editDraft draftTable draftPage practise draftEffects publishDraft giveUpDraft undoRevision

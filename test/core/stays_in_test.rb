@@ -53,8 +53,8 @@ class StaysInTest < Minitest::Test
   def test_puller_caution_and_setting_by_pressure_hang_on_a_seat_being_renewed
     with = said(plan(document("dunnagarth-pg"), model, "recommended"))
     without = said(plan(document("dunnagarth-pg"), model, "leak_only"))
-    [/hydraulic seat puller/, /Bleed the seat puller/, /Draw the seat with claw.*set the seats by pressure/m].zip(with,
-                                                                                                                  without).each do |words, there, not_there|
+    told = [/hydraulic seat puller/, /Bleed the seat puller/, /Draw the seat with claw.*set the seats by pressure/m]
+    told.zip(with, without).each do |words, there, not_there|
       assert_match words, there
       refute_match words, not_there
     end

@@ -78,7 +78,7 @@ module Gimlet
         draft.version == mark || Core::InputError.reject("version", "changed", "The draft was changed since you looked: look at what it does again.")
         moved = draft.series_id && @catalogue.digest(draft.series_id) != draft.based_on
         moved && Core::InputError.reject("draft", "series_changed", "#{draft.series_id} was published anew since this draft was begun: begin again.")
-        ImportCatalogue.new(@catalogue, @vocabulary).call({ draft.title => draft.document }, who: @who, note: note)
+        ImportCatalogue.new(@catalogue, @vocabulary).call({ draft.title => draft.document.reject { |_, list| list == [] } }, who: @who, note: note)
         @drafts.give_up(id)
         draft.document["series"]["id"]
       end

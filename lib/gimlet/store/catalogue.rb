@@ -52,6 +52,14 @@ module Gimlet
         JSON.parse(text) if text
       end
 
+      # @param maker [String] as papers have it
+      # @param name [String]
+      # @return [String, nil] id of the series that is, or was last, called so
+      def series_called(maker, name)
+        known = @database[:series].join(:makers, id: :maker_id).where(Sequel[:makers][:name] => maker, Sequel[:series][:name] => name)
+        known.get(Sequel[:series][:id]) || once_called(maker, name)
+      end
+
       # @return [String, nil] digest of the document on file
       def digest(series_id) = @database[:series].where(id: series_id).get(:digest)
 
@@ -108,6 +116,11 @@ module Gimlet
       def pieces(digests)
         fresh = @database[:series].where(digest: digests - @pieces.keys).select_hash(:digest, :document)
         digests.map { |digest| @pieces[digest] || Core::Catalogue::Build.call(JSON.parse(fresh.fetch(digest))) }
+      end
+
+      def once_called(maker, name)
+        published = @database[:series_revisions].exclude(document: nil).reverse(:id).select_map(%i[series_id document])
+        published.find { |_, text| JSON.parse(text).then { |one| [one["maker"]["name"], one["series"]["name"]] == [maker, name] } }&.first
       end
 
       # The same document again is no other revision.

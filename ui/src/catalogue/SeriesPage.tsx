@@ -12,6 +12,7 @@ import { Exploded } from "./Exploded";
 import { Head } from "./Head";
 import { Health } from "./Health";
 import { kitPath, onShelf } from "./NumberLink";
+import { Revisions } from "./Revisions";
 import { Sheet } from "./Sheet";
 import { useSeriesNames } from "./useSeriesNames";
 
@@ -81,6 +82,7 @@ function Shown({ series, onModel }: { series: Series; onModel: (model: string) =
       </Box>
       <Box component="section" id="health" aria-label="Sources and doubts">
         <Health health={series.health} />
+        <Revisions id={series.id} />
       </Box>
     </>
   );

@@ -13,6 +13,7 @@ import { LentTools } from "./LentTools";
 import { LifeLine } from "./LifeLine";
 import { Money } from "./Money";
 import { NextStep } from "./NextStep";
+import { Since } from "./Since";
 import { useOrderSteps } from "./useOrderSteps";
 import { WhoDidWhat } from "./WhoDidWhat";
 import { Whose } from "./Whose";
@@ -60,6 +61,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
             <Money steps={steps} />
           </Box>
           <AtTheBench order={order} />
+          <Since id={order.id} version={order.version} />
           <WhoDidWhat order={order} />
           {(order.may.includes("amend") || order.may.includes("cancel")) && <Change order={order} />}
         </>

@@ -2,6 +2,7 @@
 
 require_relative "../../core/1_catalogue/snapshot"
 require_relative "../../counter/identify_pump"
+require_relative "../../counter/since_order"
 require_relative "../../counter/touched_by_change"
 require_relative "../../counter/write_series"
 require_relative "../../exchange/catalogue_format"
@@ -123,6 +124,12 @@ module Gimlet
           end
 
           app.serve("revisions") { |series| answer(catalogue.revisions(series)) }
+
+          app.serve("sinceOrder") do |id|
+            since = Gimlet::Counter::SinceOrder.new(catalogue).call(known_order(id))
+            told = since ? since.to_h : { series: nil, revision: nil, newest: nil, effects: [] }
+            answer(**told, effects: told[:effects].map { |one| Present::Draft.effect(one) })
+          end
 
           app.serve("undoRevision") do |series|
             body_as("Nothing")

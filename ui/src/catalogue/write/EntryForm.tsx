@@ -53,16 +53,18 @@ export function Rows({ live, root, shape, value, at, what }: { live: LiveDraft; 
         const step = stepOf(row, index);
         const place = [...at, index];
         return (
-          <details key={`${String(step)} ${index}`} open={value.length < 4 || Array.isArray(row)}>
+          <Box key={`${String(step)} ${index}`} sx={{ display: "flex", alignItems: "start" }}>
+          <details style={{ flex: 1, minWidth: 0 }} open={value.length < 4 || Array.isArray(row)}>
             <summary style={{ fontWeight: 400 }}>
               <strong>{typeof step === "string" ? step : `${index + 1}.`}</strong> {isEntry(row) ? shown(row["text"] ?? row["name"] ?? row["kind"]).slice(0, 70) : ""}
-              <RowButtons live={live} place={place} index={index} last={value.length - 1} name={String(step)} />
             </summary>
             {Array.isArray(row)
               ? (items.prefixItems ?? []).map((_, cell) => <Cell key={cell} label={`${what} ${String(step)}, ${cell + 1} of ${at.slice(0, -1).join(" ")}`} value={row[cell]} onTyped={(typed) => live.edit([text([...place, cell], typed)])} />)
               : isEntry(row) ? <EntryForm live={live} root={root} shape={items} value={row} at={place} />
               : <Cell wide label={`${what} ${index + 1}`} value={row} onTyped={(typed) => live.edit([{ at: place, kind: "value", value: typed }])} />}
           </details>
+          <RowButtons live={live} place={place} index={index} last={value.length - 1} name={String(step)} />
+          </Box>
         );
       })}
       <NewRow live={live} items={items} at={at} count={value.length} what={what} />
@@ -71,15 +73,15 @@ export function Rows({ live, root, shape, value, at, what }: { live: LiveDraft; 
 }
 
 export const RowButtons = ({ live, place, index, last, name }: { live: LiveDraft; place: Step[]; index: number; last: number; name: string }) => (
-  <span style={{ marginLeft: 8 }}>
+  <span style={{ marginLeft: 8, whiteSpace: "nowrap" }}>
     {index > 0 && <Small label={`${name} up`} onClick={() => void live.edit([move(place, index - 1)])}>up</Small>}
     {index < last && <Small label={`${name} down`} onClick={() => void live.edit([move(place, index + 1)])}>down</Small>}
-    <Small label={`take ${name} out`} onClick={() => void live.edit([remove(place)])}>take out</Small>
+    <Small label={`take out ${name}`} onClick={() => void live.edit([remove(place)])}>take out</Small>
   </span>
 );
 
 const Small = ({ label, onClick, children }: { label: string; onClick: () => void; children: string }) => (
-  <Button size="small" sx={{ minWidth: 0, py: 0, px: 0.75 }} aria-label={label} onClick={(event) => { event.preventDefault(); onClick(); }}>{children}</Button>
+  <Button size="small" sx={{ minWidth: 24, minHeight: 24, py: 0, px: 0.75 }} aria-label={label} onClick={(event) => { event.preventDefault(); onClick(); }}>{children}</Button>
 );
 
 /** A row without a name of its own, with its first word in the place where it belongs. */

@@ -55,7 +55,7 @@ export function Grid({ live, root, list, rows, items, onOpen }: Props) {
             <tr key={`${String(stepOf(row, index))} ${index}`}>
               {columns.map((key, column) => {
                 const shape = shapeOf(items, root, key);
-                const label = `${plain(key)} of ${String(stepOf(row, index))}`;
+                const label = `${plain(key.split(".").pop()!)} of ${String(stepOf(row, index))}`;
                 const typed = (told: string) => live.edit([text(at(index, key), told)]);
                 return (
                   <td key={key} style={{ padding: 1 }}>
@@ -66,8 +66,8 @@ export function Grid({ live, root, list, rows, items, onOpen }: Props) {
                 );
               })}
               <td style={{ whiteSpace: "nowrap" }}>
-                <Button size="small" sx={{ minWidth: 0, py: 0 }} aria-label={`open ${String(stepOf(row, index))}`} onClick={() => onOpen(list === "fits" ? index : stepOf(row, index))}>open</Button>
-                <Button size="small" sx={{ minWidth: 0, py: 0 }} aria-label={`take ${String(stepOf(row, index))} out`} onClick={() => void live.edit([remove([list, list === "fits" ? index : stepOf(row, index)])])}>×</Button>
+                <Button size="small" sx={{ minWidth: 24, minHeight: 24, py: 0 }} aria-label={`open ${String(stepOf(row, index))}`} onClick={() => onOpen(list === "fits" ? index : stepOf(row, index))}>open</Button>
+                <Button size="small" sx={{ minWidth: 24, minHeight: 24, py: 0 }} aria-label={`take out ${String(stepOf(row, index))}`} onClick={() => void live.edit([remove([list, list === "fits" ? index : stepOf(row, index)])])}>take out</Button>
               </td>
             </tr>
           ))}
