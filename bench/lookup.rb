@@ -36,3 +36,5 @@ table("baseline: one word in all names", words.map { |word| timed { names.count 
 table("search", words.map { |word| timed { index.find(word) } })
 table("doctor of one series", series.sample(30, random: random).map { |one| timed { Gimlet::Core::Doctor.call(one, DemoCatalogue::VOCABULARY) } })
 table("effects of one series, unchanged", series.sample(10, random: random).map { |one| timed { Gimlet::Core::Drafting::Effects.of(one, one) } })
+$stdout.flush
+exit!
