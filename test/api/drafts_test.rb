@@ -44,6 +44,27 @@ class DraftsTest < Minitest::Test
     assert_equal ["TK4 sheet, 5th edition", "7", "nobody signed in"], row.values_at("document", "page", "who")
   end
 
+  def checked(draft) = draft["document"]["fasteners"].find { |one| one["id"] == "head_bolts" }["tightenings"][0]["checked"]
+
+  # Two people have read 195; nobody has read 210 until somebody says so, in their own name.
+  def test_what_was_read_twice_is_read_by_nobody_once_it_is_changed
+    draft = changing
+    assert_equal(%w[Ines Joss], checked(draft).map { |one| one["who"] })
+    assert_equal checked(draft), checked(edit(draft, { at: TORQUE, text: "195" }))
+    draft = edit(JSON.parse(get("/api/drafts/#{draft['id']}").body), { at: TORQUE, text: "210" })
+    assert_nil checked(draft)
+    draft = edit(draft, { at: TORQUE[0...-1], kind: "read", text: "TK4 sheet, 5th edition" })
+    assert_equal [["nobody signed in", "TK4 sheet, 5th edition"]], checked(draft).map { |one| one.values_at("who", "against") }
+  end
+
+  def test_what_has_no_source_is_listed_series_by_series
+    get "/api/unsourced"
+    json.each { |one| assert_schema "Unsourced", one }
+    without = json.select { |one| one["places"].any? }
+    assert_includes without.flat_map { |one| one["places"] }.join(" "), "kits."
+    assert_equal json.map { |one| one["places"].size }.sort.reverse, json.map { |one| one["places"].size }
+  end
+
   def test_a_mistake_stands_beside_its_place_and_is_not_published
     draft = edit(changing, { at: %w[parts PW-4220 spec id_mm], text: "50" })
     refute draft["sound"]

@@ -23,6 +23,40 @@ class CommandTest < Minitest::Test
     end
   end
 
+  # A shop gives two series to another, which asks for the fingerprint first and remembers it.
+  def test_a_bundle_goes_from_shop_to_shop
+    in_folder do |folder|
+      assert_match(/Wrote 2 series .* signed (\h{4} ?){4}\./, run_command("bundle", "#{folder}/two.json", "pellwick-tk4,quellby-va").last)
+      other = Gimlet::Store.connect("#{folder}/other.sqlite3")
+      take = lambda do |*options|
+        out = StringIO.new
+        [Gimlet::Command.new(other.opts[:database], out: out).call(["take", "#{folder}/two.json", *options]), out.string]
+      end
+      done, said = take.call
+      refute done
+      assert_match(/pump TK4L15 before 31000: nothing → on file.*Nothing was changed.*not known here: ask the other shop/m, said)
+      assert_equal 0, other[:series].count
+      assert take.call("--trust").first
+      assert_equal %w[pellwick-tk4 quellby-va], other[:series].order(:id).select_map(:id)
+      assert take.call.first
+      assert_equal [true, %w[600]], [run_command("bundle", "#{folder}/all.json").first, [format("%o", File.stat("#{database.opts[:database]}.sign").mode & 0o777)]]
+      File.write("#{folder}/two.json", File.read("#{folder}/two.json").sub("PW-4220", "PW-4221"))
+      assert_match(/not as it was signed/, take.call.last)
+      other.disconnect
+    end
+  end
+
+  # The torque goes up: said first, in capitals, before anything is changed.
+  def test_a_dry_run_says_what_orders_would_say
+    in_folder do |folder|
+      run_command("export", folder)
+      file = "#{folder}/pellwick-tk4.json"
+      File.write(file, File.read(file).sub('"value": 195', '"value": 205'))
+      _, said = run_command("import", file, "--dry-run")
+      assert_match(/\AA TORQUE GOES UP: torque head_bolts: .*195 lbf·in.* → .*205 lbf·in.*, 14 pumps, inlet valves, packings/, said.lines.grep(/torque/i).first)
+    end
+  end
+
   def test_import_says_what_is_wrong
     in_folder do |folder|
       File.write("#{folder}/broken.json", "{")

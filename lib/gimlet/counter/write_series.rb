@@ -5,12 +5,14 @@ require_relative "../core/doctor/doctor"
 require_relative "../core/drafting/effects"
 require_relative "../core/drafting/place"
 require_relative "../core/drafting/sourcing"
+require_relative "../core/drafting/unread"
 require_relative "../core/input_error"
 require_relative "../core/value"
 require_relative "../exchange/catalogue_edit"
 require_relative "../exchange/catalogue_format"
 require_relative "../exchange/catalogue_changes"
 require_relative "../exchange/reference_files"
+require_relative "../store/clock"
 require_relative "draft_beginnings"
 require_relative "import_catalogue"
 require_relative "look_up"
@@ -57,7 +59,7 @@ module Gimlet
       # @raise [Core::InputError]
       def edit(id, version, edits)
         draft = known(id)
-        document = edits.reduce(draft.document) { |so_far, one| Exchange::CatalogueEdit.call(so_far, one) }
+        document = edits.reduce(draft.document) { |so_far, one| edited(so_far, one) }
         document = sourced(document, edits) if edits.any? { |one| one["source"] }
         state(@drafts.change(id, version, document, who: @who, title: title(document)))
       end
@@ -125,6 +127,18 @@ module Gimlet
         remarks = series ? Core::Doctor.call(series, @vocabulary, Exchange::ReferenceFiles::TABLES) : []
         changes = Exchange::CatalogueChanges.call(draft.series_id && @catalogue.document(draft.series_id), draft.document)
         State.new(draft: draft, faults: faults, series: series, remarks: remarks, changes: changes)
+      end
+
+      # A second person's reading is signed by who it is; what is changed has been read by nobody.
+      def edited(document, edit)
+        if edit["kind"] == "read"
+          reading = { "who" => @who, "on" => Store::Clock.today.iso8601, "against" => edit["text"] }
+          rows = Core::Drafting::Place.find(document, [*edit["at"], "checked"]) || []
+          return Exchange::CatalogueEdit.call(document, "at" => [*edit["at"], "checked", rows.size], "kind" => "value", "value" => reading)
+        end
+        changed = Exchange::CatalogueEdit.call(document, edit)
+        Core::Drafting::Unread.call(changed, edit["at"]) unless changed == document
+        changed
       end
 
       # What was typed was read somewhere: the entry is named under that source.

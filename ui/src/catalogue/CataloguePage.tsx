@@ -11,6 +11,7 @@ import { Table } from "../shell/Table";
 import { Muted } from "../shell/text";
 import { useRested } from "../shell/useRested";
 import { kitPath, onShelf, partPath } from "./NumberLink";
+import { Unsourced } from "./Unsourced";
 import { useSeriesNames } from "./useSeriesNames";
 
 type Entry = components["schemas"]["FoundEntry"];
@@ -88,6 +89,7 @@ function AllSeries() {
     <Box sx={{ mt: 2 }}>
       <Table name="Series" headings={["series", "construction", "models", "manual"]}
         rows={series.map((one) => [<Link key="id" to={`/catalogue/series/${one.id}`}>{one.maker} {one.name}</Link>, one.construction.replaceAll("-", " "), one.models.join(", "), one.manual])} />
+      <Unsourced />
     </Box>
   );
 }

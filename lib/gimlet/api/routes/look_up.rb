@@ -50,6 +50,11 @@ module Gimlet
             answer(total: found.size, found: found.first(Gimlet::Counter::LookUp::SHOWN).map { |one| Present::Lookup::Shown.entry(one, prices) })
           end
 
+          app.serve("unsourced") do
+            rows = reference.snapshot.series.map { |series| Present::Lookup::SeriesPage.unsourced(series, Core::Lookup::Health.of(series, [])) }
+            answer(rows.sort_by { |row| -row[:places].size })
+          end
+
           app.serve("part") { |number| answer(part_page(number.strip)) }
 
           app.serve("kit") do |number|

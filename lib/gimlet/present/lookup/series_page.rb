@@ -30,6 +30,13 @@ module Gimlet
         end
 
         # @param health [Core::Lookup::Health]
+        # @return [Hash] of the OpenAPI schema Unsourced
+        def self.unsourced(series, health)
+          once = series.fasteners.select { |one| one.tightenings.any? { |how| how.torque && how.checked.map(&:who).uniq.size < 2 } }
+          { id: series.id, name: "#{series.maker.name} #{series.name}", places: health.unsourced, entries: health.entries, torques_read_once: once.map(&:id) }
+        end
+
+        # @param health [Core::Lookup::Health]
         # @param remarks [Array<Hash>]
         # @return [Hash] of the OpenAPI schema SeriesHealth
         def self.health(health, remarks)

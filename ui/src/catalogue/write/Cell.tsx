@@ -9,11 +9,13 @@ interface Props {
   onPaste?: (event: ClipboardEvent<HTMLInputElement>) => void;
   onArrow?: (event: KeyboardEvent<HTMLInputElement>) => void;
   wide?: boolean;
+  /** Beside others in a row. */
+  small?: boolean;
   id?: string;
 }
 
 /** One value as it is typed. What was refused stays, and is said. */
-export function Cell({ label, value, onTyped, onPaste, onArrow, wide, id }: Props) {
+export function Cell({ label, value, onTyped, onPaste, onArrow, wide, small, id }: Props) {
   const known = shown(value);
   const [typed, setTyped] = useState<string | null>(null);
   const send = () => {
@@ -28,7 +30,7 @@ export function Cell({ label, value, onTyped, onPaste, onArrow, wide, id }: Prop
         if (event.key === "Escape") setTyped(null);
         onArrow?.(event);
       }}
-      style={{ font: "inherit", fontSize: 15, width: wide ? "100%" : undefined, minWidth: wide ? undefined : "100%", padding: "3px 5px", border: "1px solid #8b8371", borderRadius: 3, background: "#fffdf8", boxSizing: "border-box" }} />
+      style={{ font: "inherit", fontSize: 15, width: wide ? "100%" : undefined, minWidth: wide || small ? undefined : "100%", marginRight: small ? 4 : 0, padding: "3px 5px", border: "1px solid #8b8371", borderRadius: 3, background: "#fffdf8", boxSizing: "border-box" }} />
   );
 }
 

@@ -36,6 +36,7 @@ function FieldRow({ name, required, ...one }: { live: LiveDraft; root: Shape; sh
         {kind === "yes" && <Choice label={`${label} of ${one.at.slice(0, -1).join(" ")}`} value={one.value} options={["yes", "no"]} onTyped={(typed) => one.live.edit([text(one.at, typed)])} />}
         {kind === "words" && <Cell wide label={`${label} of ${one.at.slice(0, -1).join(" ")}`} value={one.value} onTyped={(typed) => one.live.edit([text(one.at, typed)])} />}
         {kind === "part" && (isEntry(one.value) || one.at.length > 1) && <Nested><EntryForm {...one} value={isEntry(one.value) ? one.value : {}} /></Nested>}
+        {name === "checked" && one.live.readIn && <Button size="small" variant="outlined" onClick={() => void one.live.edit([{ at: one.at.slice(0, -1), kind: "read", text: one.live.readIn! }])}>I have read this against “{one.live.readIn}”</Button>}
         {(kind === "rows" || kind === "points") && <Rows {...one} value={Array.isArray(one.value) ? one.value : []} what={label} />}
       </div>
     </>
@@ -59,7 +60,7 @@ export function Rows({ live, root, shape, value, at, what }: { live: LiveDraft; 
               <strong>{typeof step === "string" ? step : `${index + 1}.`}</strong> {isEntry(row) ? shown(row["text"] ?? row["name"] ?? row["kind"]).slice(0, 70) : ""}
             </summary>
             {Array.isArray(row)
-              ? (items.prefixItems ?? []).map((_, cell) => <Cell key={cell} label={`${what} ${String(step)}, ${cell + 1} of ${at.slice(0, -1).join(" ")}`} value={row[cell]} onTyped={(typed) => live.edit([text([...place, cell], typed)])} />)
+              ? (items.prefixItems ?? []).map((_, cell) => <Cell key={cell} small label={`${what} ${String(step)}, ${cell + 1} of ${at.slice(0, -1).join(" ")}`} value={row[cell]} onTyped={(typed) => live.edit([text([...place, cell], typed)])} />)
               : isEntry(row) ? <EntryForm live={live} root={root} shape={items} value={row} at={place} />
               : <Cell wide label={`${what} ${index + 1}`} value={row} onTyped={(typed) => live.edit([{ at: place, kind: "value", value: typed }])} />}
           </details>

@@ -15,6 +15,8 @@ export interface LiveDraft {
   missing: string | null;
   problem: string | null;
   busy: boolean;
+  /** The document that is being read from, if that is said. */
+  readIn: string | null;
   /** All of the edits, or none. Answers whether they were taken. */
   edit: (edits: Edit[]) => Promise<boolean>;
 }
@@ -37,6 +39,7 @@ export function useDraft(id: number, source: Source | null): LiveDraft {
     missing: query.error?.message ?? null,
     problem: sending.error?.message ?? null,
     busy: sending.isPending,
+    readIn: source?.document ?? null,
     edit: (edits) => sending.mutateAsync(edits).then(() => true, () => false),
   };
 }
