@@ -90,25 +90,28 @@ class Typist
   end
 
   def rows(steps, values, shape)
-    what = plain(steps.last)
+    add = "#{adding(plain(steps.last), Shape.whole(shape['items'] || {}, nil))} of #{steps[0...-1].join(' ')}"
     values.each_with_index do |value, at|
-      named = Gimlet::Core::Drafting::Place.name(value)
-      inner = Shape.whole(shape["items"] || {}, value)
-      add = "#{adding(what, Shape.whole(shape['items'] || {}, nil))} of #{steps[0...-1].join(' ')}"
       case value
       when String then type(add, value)
-      when Array
-        type(add, value.first)
-        value.drop(1).each_with_index do |cell, place|
-          type("#{what} #{value.first}, #{place + 2} of #{steps[0...-1].join(' ')}", Typed.shown(cell), last: true)
-        end
-      else
-        word = named || value["kind"] || first_word(inner, value)
-        type(add, word.is_a?(Array) ? word.first.to_s : word.to_s)
-        open_row
-        fill([*steps, at], value, inner)
+      when Array then point(steps, add, value)
+      else row([*steps, at], add, value, Shape.whole(shape["items"] || {}, value))
       end
     end
+  end
+
+  def point(steps, add, cells)
+    type(add, cells.first)
+    cells.drop(1).each_with_index do |cell, at|
+      type("#{plain(steps.last)} #{cells.first}, #{at + 2} of #{steps[0...-1].join(' ')}", Typed.shown(cell), last: true)
+    end
+  end
+
+  def row(steps, add, value, shape)
+    word = Gimlet::Core::Drafting::Place.name(value) || value["kind"] || first_word(shape, value)
+    type(add, word.is_a?(Array) ? word.first.to_s : word.to_s)
+    open_row
+    fill(steps, value, shape)
   end
 
   def adding(what, inner)

@@ -15,8 +15,8 @@ class AuthorizationTest < Minitest::Test
   # By hand from what each role is for: who may ask for what. Everybody else is refused.
   TABLE = {
     %w[health openapi session signIn signOut] => %w[nobody counter bench keeper owner],
-    %w[vocabulary identify plan preview catalogue series lookUp unsourced part kit seriesPage seriesTable revisions catalogueFormat measureSeal measureFlow
-       chooseValve askMaterial] => %w[counter bench keeper owner],
+    %w[vocabulary identify plan preview catalogue series lookUp unsourced part kit seriesPage seriesTable revisions catalogueFormat measureSeal
+       measureFlow chooseValve askMaterial] => %w[counter bench keeper owner],
     %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar orderAgain quote openTickets openTicket
        freshTicket ticket addEntry sightings recordSighting placeOrder] => %w[counter owner],
     %w[orders order sinceOrder earlierOrder card strip bench noteAtBench] => %w[counter bench owner],

@@ -54,7 +54,7 @@ class DraftsTest < Minitest::Test
     draft = edit(JSON.parse(get("/api/drafts/#{draft['id']}").body), { at: TORQUE, text: "210" })
     assert_nil checked(draft)
     draft = edit(draft, { at: TORQUE[0...-1], kind: "read", text: "TK4 sheet, 5th edition" })
-    assert_equal [["nobody signed in", "TK4 sheet, 5th edition"]], checked(draft).map { |one| one.values_at("who", "against") }
+    assert_equal([["nobody signed in", "TK4 sheet, 5th edition"]], checked(draft).map { |one| one.values_at("who", "against") })
   end
 
   def test_what_has_no_source_is_listed_series_by_series
@@ -62,7 +62,8 @@ class DraftsTest < Minitest::Test
     json.each { |one| assert_schema "Unsourced", one }
     without = json.select { |one| one["places"].any? }
     assert_includes without.flat_map { |one| one["places"] }.join(" "), "kits."
-    assert_equal json.map { |one| one["places"].size }.sort.reverse, json.map { |one| one["places"].size }
+    sizes = json.map { |one| one["places"].size }
+    assert_equal sizes.sort.reverse, sizes
   end
 
   def test_a_mistake_stands_beside_its_place_and_is_not_published

@@ -39,7 +39,7 @@ class CommandTest < Minitest::Test
       assert take.call("--trust").first
       assert_equal %w[pellwick-tk4 quellby-va], other[:series].order(:id).select_map(:id)
       assert take.call.first
-      assert_equal [true, %w[600]], [run_command("bundle", "#{folder}/all.json").first, [format("%o", File.stat("#{database.opts[:database]}.sign").mode & 0o777)]]
+      assert_equal "600", format("%o", File.stat("#{database.opts[:database]}.sign").mode & 0o777)
       File.write("#{folder}/two.json", File.read("#{folder}/two.json").sub("PW-4220", "PW-4221"))
       assert_match(/not as it was signed/, take.call.last)
       other.disconnect
@@ -53,7 +53,8 @@ class CommandTest < Minitest::Test
       file = "#{folder}/pellwick-tk4.json"
       File.write(file, File.read(file).sub('"value": 195', '"value": 205'))
       _, said = run_command("import", file, "--dry-run")
-      assert_match(/\AA TORQUE GOES UP: torque head_bolts: .*195 lbf·in.* → .*205 lbf·in.*, 14 pumps, inlet valves, packings/, said.lines.grep(/torque/i).first)
+      first = said.lines.grep(/torque/i).first
+      assert_match(/\AA TORQUE GOES UP: torque head_bolts: .*195 lbf·in.* → .*205 lbf·in.*, 14 pumps, inlet valves, packings/, first)
     end
   end
 

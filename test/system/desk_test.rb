@@ -67,7 +67,7 @@ class DeskSystemTest < SystemTest
     click_link "Health and copies"
     click_button "Make a copy now"
     assert_text "is written and proven"
-    click_link "Catalogue"
+    click_link "Catalogue documents"
     attach_file "Look at a catalogue document (JSON)", file("x.json", "{"), make_visible: true
     assert_text "The document is not valid JSON", wait: READ_S
     document = JSON.parse(File.read(File.join(Gimlet::Demo::DATA, "catalogue/pellwick-tk4.json")))

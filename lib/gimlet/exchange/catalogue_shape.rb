@@ -45,13 +45,24 @@ module Gimlet
       # A step of closing is one of three, a tightening one of several ways: the value says which.
       def whole(schema, value)
         schema = ROOT.dig(*schema["$ref"].split("/").drop(1)) if schema["$ref"]
-        one = (schema["oneOf"] || []).find { |row| row["properties"] && value.is_a?(Hash) && (row["required"] || []).all? { |key| value.key?(key) } }
-        kind = (schema["allOf"] || []).find { |row| value.is_a?(Hash) && row.dig("if", "properties", "kind", "const") == value["kind"] }
-        pairs = value.is_a?(Hash) && (schema["anyOf"] || []).map { |row| whole(row, nil) }.find { |row| row["type"] == "object" }
-        return pairs if pairs
-        return schema.merge(one) if one && schema["properties"].nil?
+        return schema unless value.is_a?(Hash)
 
-        kind ? kind["then"].merge("properties" => { "kind" => schema.dig("properties", "kind"), **(kind.dig("then", "properties") || {}) }) : schema
+        pairs(schema) || one_of(schema, value) || of_kind(schema, value) || schema
+      end
+
+      # Of a word, a list or an object, the object.
+      def pairs(schema) = (schema["anyOf"] || []).map { |row| whole(row, nil) }.find { |row| row["type"] == "object" }
+
+      def one_of(schema, value)
+        return if schema["properties"]
+
+        one = (schema["oneOf"] || []).find { |row| row["properties"] && (row["required"] || []).all? { |key| value.key?(key) } }
+        one && schema.merge(one)
+      end
+
+      def of_kind(schema, value)
+        kind = (schema["allOf"] || []).find { |row| row.dig("if", "properties", "kind", "const") == value["kind"] } or return
+        kind["then"].merge("properties" => { "kind" => schema.dig("properties", "kind"), **(kind.dig("then", "properties") || {}) })
       end
     end
   end

@@ -27,7 +27,7 @@ const PARTS: Record<string, Part> = {
   tools: { name: "Lent tools", show: LentTools },
   prices: { name: "Prices and stock", show: Stock },
   buying: { name: "Buying", show: Buying },
-  catalogue: { name: "Catalogue", show: CatalogueDesk },
+  catalogue: { name: "Catalogue documents", show: CatalogueDesk },
   figures: { name: "How it goes", show: Figures },
   people: { name: "People and scripts", show: People },
   history: { name: "Who did what", show: HistoryDesk },

@@ -62,6 +62,12 @@ module Gimlet
             end
           end
 
+          def since_order(order)
+            since = Gimlet::Counter::SinceOrder.new(catalogue).call(order)
+            told = since ? since.to_h : { series: nil, revision: nil, newest: nil, effects: [] }
+            told.merge(effects: told[:effects].map { |one| Present::Draft.effect(one) })
+          end
+
           def draft_table(id, lines, list, said = {})
             draft = drafts.find(numbered(id))
             known = JSON.parse(shop[COLUMNS] || "{}")
@@ -94,14 +100,14 @@ module Gimlet
             body = body_as("DraftEdits")
             answer(told_draft(write_series.edit(numbered(id), body["version"], body["edits"])))
           end
+        end
 
+        def self.trying(app)
           app.serve("draftTable") do |id|
             body = body_as("DraftTableRequest")
             answer(draft_table(id, Exchange::CatalogueTable.lines(body["text"]), body["list"], body["columns"] || {}))
           end
-        end
 
-        def self.trying(app)
           app.serve("draftPage") { |id| answer(draft_page(id)) }
           app.serve("practise") { |id| answer(Present::Identification.call(practice(id, body_as("IdentifyRequest")))) }
 
@@ -124,12 +130,7 @@ module Gimlet
           end
 
           app.serve("revisions") { |series| answer(catalogue.revisions(series)) }
-
-          app.serve("sinceOrder") do |id|
-            since = Gimlet::Counter::SinceOrder.new(catalogue).call(known_order(id))
-            told = since ? since.to_h : { series: nil, revision: nil, newest: nil, effects: [] }
-            answer(**told, effects: told[:effects].map { |one| Present::Draft.effect(one) })
-          end
+          app.serve("sinceOrder") { |id| answer(since_order(known_order(id))) }
 
           app.serve("undoRevision") do |series|
             body_as("Nothing")

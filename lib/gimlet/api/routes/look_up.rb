@@ -34,6 +34,25 @@ module Gimlet
             Present::Lookup::SeriesPage.new(reference.snapshot, reference.vocabulary, stock.all).call(page, series_health(page.series))
           end
 
+          def found(entries)
+            prices = stock.all
+            shown = entries.first(Gimlet::Counter::LookUp::SHOWN)
+            { total: entries.size, found: shown.map { |one| Present::Lookup::Shown.entry(one, prices) } }
+          end
+
+          def unsourced
+            reference.snapshot.series.map { |series| Present::Lookup::SeriesPage.unsourced(series, Core::Lookup::Health.of(series, [])) }
+          end
+
+          def series_table(id, list)
+            document = catalogue.document(id) || missing("There is no series “#{id}” in the catalogue.")
+            lists = Exchange::CatalogueCSV::LISTS
+            lists.include?(list) || Core::InputError.reject("list", "bad_list", "A table has one of #{lists.join(', ')}.")
+            content_type "text/csv", charset: "utf-8"
+            headers "Content-Disposition" => %(attachment; filename="#{id}-#{list}.csv")
+            stream { |out| Exchange::CatalogueCSV.write(document, list, out) }
+          end
+
           def part_page(number)
             used = look_up.part(number) || missing("There is no part #{number} in the catalogue.")
             Present::Lookup::PartPage.new(reference.snapshot, stock.all).call(used,
@@ -44,17 +63,8 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.serve("lookUp") do
-            found = look_up.find(params["q"])
-            prices = stock.all
-            answer(total: found.size, found: found.first(Gimlet::Counter::LookUp::SHOWN).map { |one| Present::Lookup::Shown.entry(one, prices) })
-          end
-
-          app.serve("unsourced") do
-            rows = reference.snapshot.series.map { |series| Present::Lookup::SeriesPage.unsourced(series, Core::Lookup::Health.of(series, [])) }
-            answer(rows.sort_by { |row| -row[:places].size })
-          end
-
+          app.serve("lookUp") { answer(found(look_up.find(params["q"]))) }
+          app.serve("unsourced") { answer(unsourced.sort_by { |row| -row[:places].size }) }
           app.serve("part") { |number| answer(part_page(number.strip)) }
 
           app.serve("kit") do |number|
@@ -62,15 +72,7 @@ module Gimlet
             answer(Present::Lookup::KitPage.call(sheet, stock.all))
           end
 
-          app.serve("seriesTable") do |id|
-            document = catalogue.document(id) || missing("There is no series “#{id}” in the catalogue.")
-            lists = Exchange::CatalogueCSV::LISTS
-            lists.include?(params["list"]) || Core::InputError.reject("list", "bad_list", "A table has one of #{lists.join(', ')}.")
-            content_type "text/csv", charset: "utf-8"
-            headers "Content-Disposition" => %(attachment; filename="#{id}-#{params['list']}.csv")
-            stream { |out| Exchange::CatalogueCSV.write(document, params["list"], out) }
-          end
-
+          app.serve("seriesTable") { |id| series_table(id, params["list"]) }
           app.serve("seriesPage") { |id| answer(series_page(id, params["model"])) }
         end
       end

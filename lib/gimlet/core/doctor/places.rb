@@ -10,6 +10,9 @@ module Gimlet
       class Places
         include Saying
 
+        # Bolts of a pattern that is looked at as a whole, and how far two may be off in mm.
+        EVEN = 6
+        OFF_MM = 2
         NUMBERED = /\A(?<what>.*\S) (?<number>\d+)\z/
         # What a trait counts and what turns it => fasteners that it speaks of, by their id and name.
         COUNTED = { "head_bolts" => ["head_bolt_drive", /\bhead (?:bolts|nuts|screws)\b/],
@@ -91,20 +94,23 @@ module Gimlet
 
         # Bolts lie opposite each other, but for two: one of these two was placed wrongly.
         def even(fastener, set)
-          points = set.points.map { |point| [point.x_mm.to_f, point.y_mm.to_f] }
-          return [] if points.size < 6 || fastener.pattern == :each
+          return [] if set.points.size < EVEN || fastener.pattern == :each
 
-          middle = points.combination(2).map { |one, other| one.zip(other).map { |a, b| ((a + b) / 2).round } }.tally.max_by(&:last).first
-          alone = set.points.reject do |point|
-            points.any? do |x, y|
-              (x + point.x_mm - (2 * middle[0])).abs <= 2 && (y + point.y_mm - (2 * middle[1])).abs <= 2
-            end
-          end
-          return [] unless alone.size == 2 && points.size - alone.size >= 4
+          alone = alone(set.points)
+          return [] unless alone.size == 2
 
           told = alone.map { |point| "#{point.label} (#{Plain.number(point.x_mm)}, #{Plain.number(point.y_mm)})" }.join(" and ")
           [warning("fasteners.#{fastener.id}.points", "lie opposite each other, but for #{told}: check these.")]
         end
+
+        # Those that have none opposite, through the middle that most pairs share.
+        def alone(points)
+          places = points.map { |point| [point.x_mm.to_f, point.y_mm.to_f] }
+          middle = places.combination(2).map { |pair| pair.transpose.map { |axis| (axis.sum / 2).round } }.tally.max_by(&:last).first
+          points.zip(places).reject { |_, place| places.any? { |other| opposite?(place, other, middle) } }.map(&:first)
+        end
+
+        def opposite?(place, other, middle) = place.zip(other, middle).all? { |one, two, centre| (one + two - (2 * centre)).abs <= OFF_MM }
 
         def features(face)
           (face.features || []).reject { |_, _, x, y, _| x.between?(0, face.width_mm) && y.between?(0, face.height_mm) }.map do |kind, label, x, y, _|

@@ -61,14 +61,20 @@ module Gimlet
         # "White cage in the inlet": a clause that gives a side the colour of the other one's cage or spring.
         def changed_about
           sides = @series.stacks.to_h { |stack| [SIDE[stack.id[ENDS, 1] || stack.id.split("_").first], stack] }.compact
-          @sentences.product(sides.to_a).filter_map do |sentence, (side, stack)|
-            said = sentence.text.split(/[:;,.]/).find { |clause| SIDE[clause.downcase[ENDS, 1]] == side && clause.downcase.scan(ENDS).uniq.one? }
-            colour, piece = said.to_s.downcase.match(/\b(#{ANY})[- ]?(?:plastic )?(cages?|springs?)\b/)&.captures
-            has = colour && specs(stack, piece.delete_suffix("s")).filter_map { |spec| spec["colour"] }.uniq
-            next if has.nil? || has.empty? || has.include?(colour)
+          @sentences.product(sides.to_a).filter_map { |sentence, (side, stack)| other_colour(sentence, clause(sentence, side), stack) }
+        end
 
-            warning(sentence.place, "“#{sentence.short}” says #{colour} #{piece} for #{stack.id}, whose part is #{has.join(' or ')}: one is wrong.")
-          end
+        # The words of a sentence that speak of this side alone.
+        def clause(sentence, side)
+          sentence.text.downcase.split(/[:;,.]/).find { |clause| SIDE[clause[ENDS, 1]] == side && clause.scan(ENDS).uniq.one? }
+        end
+
+        def other_colour(sentence, said, stack)
+          colour, piece = said.to_s.match(/\b(#{ANY})[- ]?(?:plastic )?(cages?|springs?)\b/)&.captures
+          has = colour && specs(stack, piece.delete_suffix("s")).filter_map { |spec| spec["colour"] }.uniq
+          return if has.nil? || has.empty? || has.include?(colour)
+
+          warning(sentence.place, "“#{sentence.short}” says #{colour} #{piece} for #{stack.id}, whose part is #{has.join(' or ')}: one is wrong.")
         end
 
         # The words that stand before "spring" or "cage", or the first of what is told of the spring, against the parts.

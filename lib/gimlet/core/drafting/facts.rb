@@ -40,15 +40,21 @@ module Gimlet
         end
 
         def turns(tightening, series)
-          tightening.each_with_object({}) do |one, all|
-            labels = one.sequences.map { |points| points.map(&:label).join(", ") }
-            tolerance = one.tightening.tolerance&.then { |off| "± #{Tightening::Words.torque(off)}" }
-            all[["torque", one.id]] = [one.text, one.tightening.treatment, *one.rounds.map(&:text), tolerance].compact.join("; ")
-            all[["order", one.id]] = [one.name, one.fastener.drive, *labels, *one.fastener.points.map { |point| point.to_a.join(" ") }].join("; ")
+          tightening.map do |one|
             face = series.face(one.fastener.face)
-            all[["drawn", one.id]] = "#{face.name}, drawing #{name(face)}" if face
-            all[["read", one.id]] = [one.tightening.source, Catalogue::Checked.in_words(one.tightening.checked)].compact.join(", ")
-          end
+            { ["torque", one.id] => value(one), ["order", one.id] => bolts(one), ["drawn", one.id] => face && "#{face.name}, drawing #{name(face)}",
+              ["read", one.id] => [one.tightening.source, Catalogue::Checked.in_words(one.tightening.checked)].compact.join(", ") }.compact
+          end.reduce({}, :merge)
+        end
+
+        def value(one)
+          tolerance = one.tightening.tolerance&.then { |off| "± #{Tightening::Words.torque(off)}" }
+          [one.text, one.tightening.treatment, *one.rounds.map(&:text), tolerance].compact.join("; ")
+        end
+
+        def bolts(one)
+          labels = one.sequences.map { |points| points.map(&:label).join(", ") }
+          [one.name, one.fastener.drive, *labels, *one.fastener.points.map { |point| point.to_a.join(" ") }].join("; ")
         end
 
         def pieces(demand)

@@ -49,8 +49,8 @@ module Gimlet
 
         def of_series(series)
           on = "#{series.maker.name} #{series.name}"
-          told = "#{series.construction.tr('-', ' ')}, #{series.manual}"
-          [row("series", series.id, on, series.id, told, more: series.models.map(&:designation).join(" ")),
+          told = "#{series.construction.tr('-', ' ')}, #{series.manual}, #{series.models.map(&:designation).join(' ')}"
+          [row("series", series.id, on, series.id, told),
            *series.models.map { |model| row("model", model.designation, "#{on} #{model.designation}", series.id, figures(series, model)) },
            *series.kits.map { |kit| row("kit", kit.number, kit.name, series.id, "#{kit.contents.size} numbers") },
            *series.parts.map { |part| row("part", part.number, part.name, series.id, spec(part), sizes: part.spec.values_at(*SIZES).compact) },
@@ -63,9 +63,9 @@ module Gimlet
           end
         end
 
-        def row(kind, key, name, on, told, sizes: [], more: nil)
+        def row(kind, key, name, on, told, sizes: [])
           entry = Entry.new(kind: kind, key: key, name: name, series: on, told: told)
-          Row.new(entry: entry, text: "#{key} #{name} #{told} #{more} #{kind}".downcase, called: squeezed(key), sizes: sizes)
+          Row.new(entry: entry, text: "#{key} #{name} #{told} #{kind}".downcase, called: squeezed(key), sizes: sizes)
         end
 
         def figures(series, model)

@@ -33,7 +33,8 @@ module Gimlet
         # @return [Hash] of the OpenAPI schema Unsourced
         def self.unsourced(series, health)
           once = series.fasteners.select { |one| one.tightenings.any? { |how| how.torque && how.checked.map(&:who).uniq.size < 2 } }
-          { id: series.id, name: "#{series.maker.name} #{series.name}", places: health.unsourced, entries: health.entries, torques_read_once: once.map(&:id) }
+          { id: series.id, name: "#{series.maker.name} #{series.name}", places: health.unsourced, entries: health.entries,
+            torques_read_once: once.map(&:id) }
         end
 
         # @param health [Core::Lookup::Health]
