@@ -10,7 +10,7 @@ require_relative "../../lib/gimlet/present/plan"
 class EffectsTest < Minitest::Test
   include DemoCatalogue
 
-  EDITS = Integer(ENV.fetch("EDITS", 80))
+  EDITS = Integer(ENV.fetch("EDITS", 25))
   TABLES = Gimlet::Exchange::ReferenceFiles::TABLES
   WORDS = Gimlet::Counter::References.vocabulary(nil)
   # What a plan of one day does not show: what else could be sold for it.
@@ -91,6 +91,8 @@ class EffectsTest < Minitest::Test
       differing = (before.keys | after.keys).reject { |key| before[key] == after[key] }
       effects = Effects.of(*[document, copy].map { |one| Gimlet::Core::Catalogue::Build.call(one) })
       told = reported(effects)
+      gone = effects.select { |effect| effect.kind == "pump" }.flat_map(&:pumps)
+      differing = differing.reject { |key| gone.include?(key.first) }
       beyond = effects.select { |effect| (effect.pumps.product(effect.areas) - differing).any? }.map(&:kind).uniq - UNSEEN
       assert_empty beyond, "seed #{seed}, edit #{done}: #{Gimlet::Exchange::CatalogueChanges.call(document, copy).first(3)}"
       assert_empty differing - told, "seed #{seed}, edit #{done}: #{Gimlet::Exchange::CatalogueChanges.call(document, copy).first(3)}"
