@@ -44,6 +44,18 @@ class DraftsTest < Minitest::Test
     assert_equal ["TK4 sheet, 5th edition", "7", "nobody signed in"], row.values_at("document", "page", "who")
   end
 
+  # While nobody is on file there is nobody to ask: what orders are made of is changed on this machine only.
+  def test_nobody_on_the_network_changes_a_series
+    draft = changing
+    mine = "/api/drafts/#{draft['id']}"
+    asked = { "/api/drafts" => { from: "series", series: "quellby-va" }, "#{mine}/edits" => { version: 1, edits: [{ at: TORQUE, text: "210" }] },
+              "#{mine}/publish" => { version: 1 }, "/api/series/pellwick-tk4/undo" => {}, "#{mine}/give-up" => {} }
+    asked.each do |path, body|
+      custom_request("POST", path, {}, input: JSON.generate(body), "CONTENT_TYPE" => "application/json", "REMOTE_ADDR" => "192.0.2.7")
+      assert_equal [403, "not_from_here"], [last_response.status, json["code"]], path
+    end
+  end
+
   def checked(draft) = draft["document"]["fasteners"].find { |one| one["id"] == "head_bolts" }["tightenings"][0]["checked"]
 
   # Two people have read 195; nobody has read 210 until somebody says so, in their own name.

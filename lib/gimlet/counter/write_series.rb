@@ -59,7 +59,8 @@ module Gimlet
       # @raise [Core::InputError]
       def edit(id, version, edits)
         draft = known(id)
-        document = edits.reduce(draft.document) { |so_far, one| edited(so_far, one) }
+        document = draft.document
+        edits.each { |one| edited(document, one) }
         document = sourced(document, edits) if edits.any? { |one| one["source"] }
         state(@drafts.change(id, version, document, who: @who, title: title(document)))
       end
@@ -131,14 +132,19 @@ module Gimlet
 
       # A second person's reading is signed by who it is; what is changed has been read by nobody.
       def edited(document, edit)
-        if edit["kind"] == "read"
-          reading = { "who" => @who, "on" => Store::Clock.today.iso8601, "against" => edit["text"] }
-          rows = Core::Drafting::Place.find(document, [*edit["at"], "checked"]) || []
-          return Exchange::CatalogueEdit.call(document, "at" => [*edit["at"], "checked", rows.size], "kind" => "value", "value" => reading)
-        end
-        changed = Exchange::CatalogueEdit.call(document, edit)
-        Core::Drafting::Unread.call(changed, edit["at"]) unless changed == document
-        changed
+        return Exchange::CatalogueEdit.apply(document, reading(document, edit)) if edit["kind"] == "read"
+
+        was = Core::Drafting::Place.find(document, edit["at"])
+        Exchange::CatalogueEdit.apply(document, edit)
+        same = edit.fetch("kind", "text") == "text" && Core::Drafting::Place.find(document, edit["at"]) == was
+        Core::Drafting::Unread.call(document, edit["at"]) unless same
+      end
+
+      def reading(document, edit)
+        place = [*edit["at"], "checked"]
+        rows = Core::Drafting::Place.find(document, place) || []
+        { "at" => [*place, rows.size], "kind" => "value",
+          "value" => { "who" => @who, "on" => Store::Clock.today.iso8601, "against" => edit["text"] } }
       end
 
       # What was typed was read somewhere: the entry is named under that source.

@@ -24,17 +24,20 @@ module Gimlet
       # @param edit [Hash{String=>Object}] at, kind, and text, value or to
       # @return [Hash]
       # @raise [Core::InputError]
-      def call(document, edit)
-        copy = Marshal.load(Marshal.dump(document))
+      def call(document, edit) = Marshal.load(Marshal.dump(document)).tap { |copy| apply(copy, edit) }
+
+      # @param document [Hash] is changed
+      # @return [void]
+      # @raise [Core::InputError] some of it may have been changed
+      def apply(document, edit)
         steps = edit["at"]
         case edit.fetch("kind", "text")
-        when "text" then put(copy, steps, TypedValue.read(edit["text"].to_s, shape(copy, steps), steps.join(".")))
-        when "value" then put(copy, steps, edit["value"])
-        when "add" then add(copy, steps, edit["text"].to_s.strip)
-        when "remove" then put(copy, steps, nil)
-        when "move" then move(copy, steps, edit["to"])
+        when "text" then put(document, steps, TypedValue.read(edit["text"].to_s, shape(document, steps), steps.join(".")))
+        when "value" then put(document, steps, edit["value"])
+        when "add" then add(document, steps, edit["text"].to_s.strip)
+        when "remove" then put(document, steps, nil)
+        when "move" then move(document, steps, edit["to"])
         end
-        copy
       end
 
       def shape(document, steps)

@@ -89,6 +89,7 @@ module Gimlet
           app.serve("drafts") { answer(drafts.all) }
 
           app.serve("beginDraft") do
+            from_this_machine
             body = body_as("NewDraft")
             seen = body["sighting"] && sightings.all.find { |row| row[:id] == body["sighting"] }
             answer(told_draft(write_series.begin(body, sighting: seen)), 201)
@@ -97,6 +98,7 @@ module Gimlet
           app.serve("draft") { |id| answer(told_draft(write_series.find(numbered(id)))) }
 
           app.serve("editDraft") do |id|
+            from_this_machine
             body = body_as("DraftEdits")
             answer(told_draft(write_series.edit(numbered(id), body["version"], body["edits"])))
           end
@@ -119,11 +121,13 @@ module Gimlet
 
         def self.publishing(app)
           app.serve("publishDraft") do |id|
+            from_this_machine
             body = body_as("PublishDraft")
             answer(series: write_series.publish(numbered(id), body["version"], body["note"] || ""))
           end
 
           app.serve("giveUpDraft") do |id|
+            from_this_machine
             body_as("Nothing")
             drafts.give_up(numbered(id))
             answer({})
@@ -133,6 +137,7 @@ module Gimlet
           app.serve("sinceOrder") { |id| answer(since_order(known_order(id))) }
 
           app.serve("undoRevision") do |series|
+            from_this_machine
             body_as("Nothing")
             answer(number: write_series.undo(series))
           end
