@@ -40,6 +40,12 @@ class StaysInTest < Minitest::Test
     assert_equal 0, ordered(workup, "DG-99")
   end
 
+  # What was found on the ring itself counts, whatever becomes of the seat.
+  def test_a_ring_that_was_found_bad_is_renewed_by_itself
+    found = Gimlet::Core::Finding.from({ slot: "seat_ring", position: "suction valve 1", outcome: "replace" })
+    assert_equal 1, ordered(plan(with_a_ring, model, "leak_only", findings: [found]), "DG-99")
+  end
+
   # One seat was found pitted: its ring, and no other.
   def test_one_seat_is_renewed_and_its_ring_with_it
     found = Gimlet::Core::Finding.from({ slot: "suction_seat", position: "suction valve 2", outcome: "replace" })

@@ -70,6 +70,8 @@ class CatalogueEditTest < Minitest::Test
     before, after = [EXAMPLE, changed].map { |one| JSON.pretty_generate(one).lines }
     assert_equal 1, after.size - before.size
     assert_equal(before, after.reject { |line| line.include?("tolerance") })
+    nameless = Edit.call(EXAMPLE, "at" => ["parts", "FX 7", "name"], "kind" => "remove")
+    assert_equal %w[number name spec], found(["parts", "FX 7"], typed(["parts", "FX 7", "name"], "ring", nameless)).keys
     emptied = typed(["parts", "FX 7", "spec", "height_mm"], "", changed)
     assert_nil found(["parts", "FX 7", "spec", "height_mm"], emptied)
   end
@@ -83,6 +85,15 @@ class CatalogueEditTest < Minitest::Test
       assert_includes JSON.generate(changed), %("#{name}")
       refute_includes Gimlet::Core::Doctor.call(Gimlet::Core::Catalogue::Build.call(changed), VOCABULARY).map(&:level), "error"
     end
+  end
+
+  # A source follows the name of what was read; what is read anew stands under the new source only.
+  def test_sources_follow_names_and_are_not_kept_twice
+    read = { "document" => "FX sheet 3", "page" => "1" }
+    once = Gimlet::Core::Drafting::Sourcing.call(EXAMPLE, "parts.FX 7", read)
+    assert_equal([["parts.FX 70"]], typed(["parts", "FX 7", "number"], "FX 70", once)["sources"].map { |row| row["of"] })
+    again = Gimlet::Core::Drafting::Sourcing.call(once, "parts.FX 7", read.merge("page" => "2"))
+    assert_equal [{ "of" => ["parts.FX 7"], "document" => "FX sheet 3", "page" => "2" }], again["sources"]
   end
 
   def test_rows_are_added_moved_and_taken_out
