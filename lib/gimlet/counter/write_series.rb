@@ -12,6 +12,7 @@ require_relative "../exchange/catalogue_edit"
 require_relative "../exchange/catalogue_format"
 require_relative "../exchange/catalogue_changes"
 require_relative "../exchange/reference_files"
+require_relative "../exchange/typed_value"
 require_relative "../store/clock"
 require_relative "draft_beginnings"
 require_relative "import_catalogue"
@@ -25,7 +26,8 @@ module Gimlet
     #   draft = write.begin("from" => "blank", "name" => "Coined AB")
     #   write.edit(draft.id, 1, [{"at" => ["series", "manual"], "text" => "AB sheet 1"}])
     class WriteSeries
-      # `faults` are of the format, as sentences; `series` what the document makes, nil while there are any; `remarks` of the doctor.
+      # `faults` are of the format, as sentences; `series` what the document makes, nil while there are any; `remarks` of the doctor;
+      # `changes` beside what is on file, as they are typed.
       State = Core::Value.of(:draft, :faults, :series, :remarks, :changes)
 
       # @param drafts [Store::Drafts]
@@ -127,8 +129,11 @@ module Gimlet
         series = faults.empty? ? Core::Catalogue::Build.call(draft.document) : nil
         remarks = series ? Core::Doctor.call(series, @vocabulary, Exchange::ReferenceFiles::TABLES) : []
         changes = Exchange::CatalogueChanges.call(draft.series_id && @catalogue.document(draft.series_id), draft.document)
+        changes = changes.map { |one| one.with(was: typed(one.was), is: typed(one.is)) }
         State.new(draft: draft, faults: faults, series: series, remarks: remarks, changes: changes)
       end
+
+      def typed(value) = value.nil? ? nil : Exchange::TypedValue.shown(value)
 
       # A second person's reading is signed by who it is; what is changed has been read by nobody.
       def edited(document, edit)

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../core/drafting/place"
-require_relative "../exchange/typed_value"
 require_relative "lookup/found_remark"
 
 module Gimlet
@@ -29,7 +27,7 @@ module Gimlet
       def remark(remark, state) = Lookup::FoundRemark.call(remark, state.series.id)
 
       def change(change)
-        was, is = [change.was, change.is].map { |value| value && Exchange::TypedValue.shown(value)[0, LONGEST] }
+        was, is = [change.was, change.is].map { |text| text && text[0, LONGEST] }
         { place: change.place, was: was, is: is }
       end
 
