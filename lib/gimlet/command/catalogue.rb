@@ -90,7 +90,7 @@ module Gimlet
 
       def told_effect(effect)
         areas = effect.areas.map { |area| Core::Plain.name(area) }.join(", ")
-        ["#{"#{effect.danger.upcase}: " if effect.danger}#{effect.kind} #{effect.what}: #{effect.was || 'nothing'} → #{effect.is || 'nothing'}",
+        ["#{"#{effect.danger.upcase}: " if effect.danger}#{effect.about} #{effect.what}: #{effect.was || 'nothing'} → #{effect.is || 'nothing'}",
          "#{effect.pumps.size} #{effect.pumps.size == 1 ? 'pump' : 'pumps'}", areas].reject(&:empty?).join(", ")
       end
 

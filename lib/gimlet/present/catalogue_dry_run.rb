@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "draft"
+
 module Gimlet
   module Present
     # What a catalogue document would change, as an answer.
@@ -13,7 +15,7 @@ module Gimlet
       def call(found)
         id, changes = found.changes.first
         { id: id, mark: found.mark, warnings: found.warnings.map { |finding| "#{finding.place}: #{finding.text}" }, changed: changes.size,
-          changes: changes.first(SHOWN).map(&:to_h), effects: found.effects.first(SHOWN).map(&:to_h) }
+          changes: changes.first(SHOWN).map(&:to_h), effects: found.effects.first(SHOWN).map { |one| Draft.effect(one) } }
       end
     end
   end

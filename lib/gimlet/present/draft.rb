@@ -33,7 +33,7 @@ module Gimlet
 
       # @param effect [Core::Drafting::Effect]
       # @return [Hash] of the OpenAPI schema Effect
-      def effect(effect) = effect.to_h
+      def effect(effect) = { **effect.to_h, kind: effect.about }
 
       # @param table [Exchange::CatalogueTable]
       # @return [Hash] of the OpenAPI schema DraftTable

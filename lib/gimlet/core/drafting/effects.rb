@@ -11,7 +11,15 @@ module Gimlet
     module Drafting
       # One thing that orders would say otherwise: `kind` is of Facts::KINDS, "pump" or "trait"; `what` it is about; `was` and `is`, nil where there
       # was, or is, nothing; the `pumps` and `areas` that it holds for; `danger`, why it can hurt, nil where it cannot.
-      Effect = Value.of(:kind, :what, :was, :is, :pumps, :areas, :danger)
+      Effect = Value.of(:kind, :what, :was, :is, :pumps, :areas, :danger) do
+        # @return [String] what it is about, as the counter says it
+        def about = WORDS.fetch(kind, kind)
+      end
+
+      # Kinds whose own word is none of the counter's.
+      WORDS = { "way" => "which way round", "fate" => "what becomes of", "serves" => "numbers that serve for", "order" => "bolts and their order",
+                "used" => "used up", "step" => "the work", "kept" => "look over or put back", "loose" => "count out", "drawn" => "drawing of",
+                "read" => "read against the sheet", "listed" => "order of the lines", "trait" => "recognised by" }.freeze
 
       # What a change of a series would do to orders: every sort of pump by every area, before and after.
       #
