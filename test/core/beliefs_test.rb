@@ -85,7 +85,7 @@ class BeliefsTest < Minitest::Test
     one = FIELD.hypotheses[snapshot.variants.index(variant("TK4L20 from 31000"))]
     assert_equal [%w[TK4L20 T4L20], 31_000, 12, "pellwick-tk4"],
                  [one.traits["plate"], one.traits["serial"].begin, one.traits["stroke_mm"], one.family]
-    assert_includes one.traits["seal"], [20, 28, 6]
+    assert_includes one.traits["seal"], [20, 28, 6, "U-cup"]
     assert_includes one.traits["spring"], [7, "black"]
     assert_includes one.traits["part_number"], "PW-K42B"
     refute_includes one.traits["part_number"], "PW-K42A"

@@ -237,13 +237,30 @@ class IdentifyTest < Minitest::Test
 
   def test_the_picture_marks_where_to_look
     pictures = Gimlet::Core::Identification::Pictures
-    assert_equal "cap", pictures.of_trait(variant("DK420"), trait("cap_drive")).marked
-    assert_equal %w[a b c d e f g h], pictures.of_trait(variant("DK420"), trait("head_bolts")).points.map(&:label)
-    assert_nil pictures.of_trait(variant("TK4L20 from 31000"), trait("cap_drive")), "this pump has no caps"
-    assert_nil pictures.of_trait(variant("DK420"), trait("cover_colour"))
-    assert_equal(%w[DK4 TK4], pictures.fronts([variant("DK420"), variant("TK4L20 from 31000"), variant("DK418")]).map do |front|
-      front.variant.series.name
-    end)
+    assert_equal ["cap"], pictures.of_trait(variant("DK420"), trait("cap_drive")).marked
+    assert_equal 8, pictures.of_trait(variant("DK420"), trait("head_bolts")).views.first.of("bolt").size
+    assert_empty pictures.of_trait(variant("TK4L20 from 31000"), trait("cap_drive")).marked, "this pump has no caps"
+    assert_nil pictures.of_trait(variant("DK420"), trait("pressure_bar"))
+  end
+
+  def test_answers_that_differ_to_the_eye_are_drawn_on_pumps_that_have_them
+    glass = identify(reading("cylinders", 3)).then { |found| found.questions.find { |one| one.trait.id == "sight_glass" } }
+    glass ||= NextQuestion.new(field, classes.places, Posterior.new(field, []).alive, channel: "phone", readings: []).ask(trait("sight_glass"), "narrows")
+    drawn = Gimlet::Core::Identification::Pictures.of_answers(glass.answers, glass.trait, snapshot.variants)
+    glass.answers.zip(drawn).each do |answer, picture|
+      assert_equal answer.reading.value, picture.variant.trait("sight_glass") if picture
+    end
+    assert_operator drawn.compact.size, :>=, 3
+    sizes = NextQuestion.new(field, classes.places, Posterior.new(field, []).alive, channel: "phone", readings: []).ask(trait("plunger_mm"), "narrows")
+    assert_empty Gimlet::Core::Identification::Pictures.of_answers(sizes.answers, sizes.trait, snapshot.variants).compact, "18 and 20 mm look alike"
+  end
+
+  def test_side_by_side_only_what_is_not_alike_is_picked_out
+    two = Gimlet::Core::Identification::Pictures.beside([variant("DK420"), variant("TK4L20 from 31000"), variant("DK418")], vocabulary)
+    assert_equal(%w[DK4 TK4], two.map { |one| one.variant.series.name })
+    assert_includes two.first.marked, "cap"
+    refute_includes two.first.differs.map(&:id), "cylinders"
+    refute_includes two.first.differs.map(&:id), "manifold_material", "both are brass"
   end
 
   def test_the_same_thing_said_twice_counts_once

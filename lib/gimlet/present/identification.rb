@@ -3,7 +3,7 @@
 require_relative "../core/2_readings/reading"
 require_relative "../core/9_identification/identify"
 require_relative "../core/9_identification/pumps/pictures"
-require_relative "tightening"
+require_relative "outside"
 
 module Gimlet
   module Present
@@ -14,7 +14,6 @@ module Gimlet
       LEADERS = 6
       FACES = 3
       SAYING = { "again" => "Check again: ", "check" => "To be sure of the plate: ", "narrows" => "" }.freeze
-      SEEN = %w[head_bolts head_bolt_drive valve_caps cap_drive].freeze
       MODELS = 40
 
       # @param result [Counter::IdentifyPump::Result]
@@ -77,30 +76,33 @@ module Gimlet
         { candidate: own_part.variant.id, parts: own_part.parts.map { |part| { number: part.number, name: part.name } } }
       end
 
-      # Fronts of the leading candidates, one for each series.
+      # The leading candidates from outside, one for each series.
       def faces
         leaders = @found.candidates.first(LEADERS).select { |candidate| candidate.probability >= Core::Identification::Identify::WORTH_COMPARING }
-        Core::Identification::Pictures.fronts(leaders.map { |leader| variant(leader.at) }).first(FACES).map { |front| picture(front) }
+        shown = leaders.map { |leader| variant(leader.at) }.uniq(&:series).first(FACES)
+        shown.size < 2 ? [] : Core::Identification::Pictures.beside(shown, @reference.vocabulary).map { |one| picture(one) }
       end
 
       def picture(picture)
-        { series: picture.variant.series.name, maker: picture.variant.series.maker.name, marked: picture.marked, face: Tightening.face(picture.face),
-          points: picture.points.map { |point| point.to_h.merge(order: nil) }, seen: seen(picture.variant) }
+        { series: picture.variant.series.name, maker: picture.variant.series.maker.name, pump: picture.variant.id, marked: picture.marked,
+          views: picture.views.map { |view| Outside.view(view) }, seen: seen(picture) }
       end
 
-      # What is written beside a front, to compare.
-      def seen(variant)
-        SEEN.filter_map do |id|
-          value = variant.trait(id)
-          { trait: id, text: "#{@reference.vocabulary.trait(id).name} #{value}" } if value
+      # What is written beneath, where it is not alike.
+      def seen(picture)
+        picture.differs.filter_map do |trait|
+          value = picture.variant.trait(trait.id)
+          { trait: trait.id, text: "#{trait.name} #{shown(trait, value)}" } if value
         end
       end
 
       def question(question)
-        picture = Core::Identification::Pictures.of_trait(variant(@found.candidates.first.at), question.trait)
+        likely = @found.candidates.sort_by { |one| -one.probability }.map { |one| variant(one.at) }
+        picture = Core::Identification::Pictures.of_trait(likely.first, question.trait)
+        drawn = Core::Identification::Pictures.of_answers(question.answers, question.trait, likely)
         { trait: question.trait.id, name: question.trait.name, say: "#{SAYING.fetch(question.why)}#{question.trait.ask}", why: question.why,
           figure: figure(question), gain_bits: question.gain_bits.round(4), seconds: question.seconds,
-          answers: question.answers.map { |answer| answer(answer) }, picture: picture && picture(picture) }
+          answers: question.answers.zip(drawn).map { |answer, own| answer(answer, own) }, picture: picture && picture(picture) }
       end
 
       # What a bare figure means: a count or a size, or the number of a button.
@@ -110,8 +112,9 @@ module Gimlet
         "button"
       end
 
-      def answer(answer)
-        { value: answer.label, probability: answer.probability.round(4), leaves: answer.leaves, reading: self.class.input(answer.reading) }
+      def answer(answer, drawn)
+        { value: answer.label, probability: answer.probability.round(4), leaves: answer.leaves, reading: self.class.input(answer.reading),
+          picture: drawn && picture(drawn) }
       end
 
       def doubt(doubt)

@@ -2,6 +2,8 @@
 
 require_relative "../core/4_demand/positions"
 require_relative "../core/8_plan/section"
+require_relative "../core/outside/pump"
+require_relative "outside"
 require_relative "tightening"
 
 module Gimlet
@@ -20,7 +22,8 @@ module Gimlet
         header(result).merge(pieces(workup)).merge(
           tools: workup.tools.map { |one| tool(one, owned, handed) }, consumables: workup.consumables.map(&:to_h),
           tightening: workup.tightening.map { |row| Tightening.call(row, workup, result.request[:units]) },
-          refit: workup.refit && refit(workup), steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot), cautions: workup.cautions
+          refit: workup.refit && refit(workup), steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot), cautions: workup.cautions,
+          outside: Core::Outside::Pump.new(workup.variant).views.map { |view| Outside.view(view) }
         )
       end
 

@@ -18,7 +18,7 @@ export function BenchPage() {
   const live = useBench(id);
   const { bench } = live;
   return (
-    <Page head={bench ? `order ${bench.order_id} · ${bench.pump} · at the bench` : ""} kind="card">
+    <Page title={`Order ${id} at the bench`} head={bench ? `order ${bench.order_id} · ${bench.pump} · at the bench` : ""} kind="card">
       {live.missing && <p>{live.missing}</p>}
       {live.problem && <ProblemAlert>{live.problem}</ProblemAlert>}
       {bench && (

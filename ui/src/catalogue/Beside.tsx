@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
+import { FromOutside } from "../drawing/FromOutside";
 import { SectionDrawing } from "../drawing/SectionDrawing";
 import { Page } from "../shell/Page";
 import { ProblemAlert } from "../shell/ProblemAlert";
@@ -18,7 +19,7 @@ export function Beside() {
   const [left, right] = [useSeries(one), useSeries(other)];
   const problem = left.error ?? right.error;
   return (
-    <Page>
+    <Page title="Two series side by side" headed={left.data !== undefined && right.data !== undefined}>
       {problem && <ProblemAlert>{problem.message}</ProblemAlert>}
       {left.data && right.data && <Shown two={[left.data, right.data]} />}
     </Page>
@@ -30,10 +31,13 @@ function Shown({ two }: { two: [Series, Series] }) {
   return (
     <>
       <h1>{two.map((series, at) => <span key={series.id}>{at === 1 && " beside "}<Link to={`/catalogue/series/${series.id}`}>{names[at]}</Link></span>)}</h1>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 2 }}>
+        {two.map((series) => <FromOutside key={series.id} views={series.plan.outside} pump={series.shown} />)}
+      </Box>
       <Compared name="Traits" names={names} rows={paired(two, (series) => series.traits.map((one) => [one.name, one.value]))} />
       <Compared name="Tightening" names={names} rows={paired(two, (series) => series.plan.tightening.map((one) => [one.name, one.published?.text ?? one.text]))} />
       <h2>Stacks</h2>
-      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 2 }}>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 2 }}>
         {two.map((series) => (
           <Box key={series.id} sx={{ minWidth: 0 }}>
             {series.exploded.map((stack) => (

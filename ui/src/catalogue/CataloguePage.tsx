@@ -44,7 +44,7 @@ export function CataloguePage() {
   const found = asked === "" ? [] : (data?.found ?? []);
   const onKeyDown = useArrows(found);
   return (
-    <Page>
+    <Page title="Catalogue" headed>
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline" }}>
         <h1>Catalogue</h1>
         <Link to="/catalogue/write">write a series</Link>

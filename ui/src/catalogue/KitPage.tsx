@@ -14,7 +14,7 @@ export function KitPage() {
   const { number = "" } = useParams();
   const { data, error } = useQuery({ queryKey: ["kit", number], queryFn: () => told(api.GET("/api/kits/{number}", { params: { path: { number } } })) });
   return (
-    <Page>
+    <Page title={`Kit ${number}`} headed={data !== undefined}>
       {error && <ProblemAlert>{error.message}</ProblemAlert>}
       {data && (
         <>

@@ -20,7 +20,7 @@ export function PartPage() {
   const { number = "" } = useParams();
   const { data, error } = useQuery({ queryKey: ["part", number], queryFn: () => told(api.GET("/api/parts/{number}", { params: { path: { number } } })) });
   return (
-    <Page>
+    <Page title={`Part ${number}`} headed={data !== undefined}>
       {error && <ProblemAlert>{error.message}</ProblemAlert>}
       {data && <Shown part={data} />}
     </Page>

@@ -9,6 +9,7 @@ import { ProblemAlert } from "../shell/ProblemAlert";
 import { Table } from "../shell/Table";
 import { Apart } from "./Apart";
 import { Exploded } from "./Exploded";
+import { FromOutside } from "../drawing/FromOutside";
 import { Head } from "./Head";
 import { Health } from "./Health";
 import { kitPath, onShelf } from "./NumberLink";
@@ -29,14 +30,14 @@ export function SeriesPage() {
     placeholderData: keepPreviousData,
   });
   return (
-    <Page>
+    <Page title={data ? `${data.maker} ${data.name}` : "Series"} headed={data !== undefined}>
       {error && <ProblemAlert>{error.message}</ProblemAlert>}
       {data && <Shown series={data} onModel={(one) => setQuery({ model: one }, { replace: true })} />}
     </Page>
   );
 }
 
-const PARTS = { models: "Models", exploded: "Taken apart", sheet: "Tightening", kits: "Kits", health: "Sources and doubts" };
+const PARTS = { models: "Models", outside: "From outside", exploded: "Taken apart", sheet: "Tightening", kits: "Kits", health: "Sources and doubts" };
 
 function Shown({ series, onModel }: { series: Series; onModel: (model: string) => void }) {
   const others = useSeriesNames().filter((one) => one.id !== series.id);
@@ -66,6 +67,10 @@ function Shown({ series, onModel }: { series: Series; onModel: (model: string) =
             {series.variants.map((one) => <option key={one} value={one}>{one}</option>)}
           </NativeSelect>
         </label>
+      </Box>
+      <Box component="section" id="outside" aria-label="From outside">
+        <h2>From outside: {series.shown}</h2>
+        <FromOutside views={series.plan.outside} pump={series.shown} height={190} />
       </Box>
       <Box component="section" id="exploded" aria-label="Taken apart">
         <h2>Taken apart: {series.shown}</h2>

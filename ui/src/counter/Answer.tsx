@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import type { ReactNode } from "react";
-import { ink, petrol, rule } from "../shell/theme";
+import { ink, onPetrol, petrol, rule } from "../shell/theme";
 
 interface Props {
   number: number;
@@ -21,7 +21,7 @@ export function Answer({ number, name, summary, settled, open, onOpen, children 
         <ButtonBase onClick={onOpen} aria-expanded={open} sx={{ width: "100%", justifyContent: "flex-start", gap: 1.5, px: 1.5, py: 0.9, font: "inherit", fontSize: 17, color: ink, textAlign: "left" }}>
           <Box component="span" aria-label={settled ? `${number}, settled` : `${number}, open`} role="img"
             sx={{ width: 28, height: 28, flexShrink: 0, borderRadius: "50%", display: "grid", placeItems: "center", fontWeight: 700, fontSize: 15,
-              border: `2px ${settled ? "solid" : "dashed"} ${petrol}`, bgcolor: settled ? petrol : "transparent", color: settled ? "white" : petrol }}>
+              border: `2px ${settled ? "solid" : "dashed"} ${petrol}`, bgcolor: settled ? petrol : "transparent", color: settled ? onPetrol : petrol }}>
             {number}
           </Box>
           <Box component="span" sx={{ fontWeight: 700, width: 104, flexShrink: 0 }}>{name}</Box>

@@ -3,11 +3,11 @@ import NativeSelect from "@mui/material/NativeSelect";
 import { useCustomers, useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { ProblemNote } from "../shell/ProblemNote";
-import { paper } from "../shell/theme";
+import { onBar } from "../shell/theme";
 import { useSession } from "../shell/useSession";
 import type { LiveTicket } from "../ticket/useTicket";
 
-const style = { color: paper, minWidth: 150, "& option": { color: "black" }, "& svg": { color: paper }, "&::before": { borderColor: paper } };
+const style = { color: onBar, minWidth: 150, "& option": { color: "black" }, "& svg": { color: onBar }, "&::before": { borderColor: onBar } };
 
 interface Props {
   ticket: LiveTicket;
@@ -52,7 +52,7 @@ export function TicketHeader({ ticket, view, who, onWho }: Props) {
         typing:
         <Box component="input" aria-label="Who is typing" maxLength={40} value={who}
           onChange={(event: React.ChangeEvent<HTMLInputElement>) => onWho(event.target.value)}
-          sx={{ width: 92, font: "inherit", color: paper, bgcolor: "transparent", border: 0, borderBottom: `1px solid ${paper}` }} />
+          sx={{ width: 92, font: "inherit", color: onBar, bgcolor: "transparent", border: 0, borderBottom: `1px solid ${onBar}` }} />
       </Box>}
       <ProblemNote ticket={ticket} where="header" />
     </>

@@ -13,7 +13,7 @@ export function CustomerPage() {
   const id = Number(useParams().id);
   const { data: file, error } = useCustomerFile(id);
   return (
-    <Page head={file ? file.name : ""} kind="text">
+    <Page title={file?.name ?? "Customer"} head={file ? file.name : ""} kind="text">
       {error && <p>{error.message}</p>}
       {file && (
         <>

@@ -38,7 +38,7 @@ export function DeskPage() {
   const { part = "today" } = useParams();
   const open = PARTS[part];
   return (
-    <Page>
+    <Page title={open?.name ?? "Desk"} headed>
       <TwoColumns
         leftWidth={210}
         left={

@@ -1,5 +1,5 @@
 import type { Tightening } from "../api/types";
-import { faint, ink, petrol, surface } from "../shell/theme";
+import { faint, ink, onPetrol, petrol, surface } from "../shell/theme";
 
 interface Props {
   face: NonNullable<Tightening["face"]>;
@@ -30,7 +30,7 @@ export function FaceDrawing({ face, points, width = 320, done, inHand }: Props) 
           <g key={index}>
             {inHand === index && <circle cx={point.x_mm} cy={up(point.y_mm)} r={radius * 1.6} fill="none" stroke={ink} strokeWidth={radius * 0.3} />}
             <circle cx={point.x_mm} cy={up(point.y_mm)} r={radius} fill={filled(index) ? petrol : surface} stroke={petrol} strokeWidth={radius * 0.15} />
-            <text x={point.x_mm} y={up(point.y_mm) + radius * 0.48} fontSize={radius * 1.35} fontWeight="700" textAnchor="middle" fill={filled(index) ? "white" : ink}>
+            <text x={point.x_mm} y={up(point.y_mm) + radius * 0.48} fontSize={radius * 1.35} fontWeight="700" textAnchor="middle" fill={filled(index) ? onPetrol : ink}>
               {point.order ?? point.label}
             </text>
           </g>

@@ -17,10 +17,10 @@ export function MeasurePage() {
   const [search] = useSearchParams();
   const ticket = search.get("ticket");
   const rest = search.toString() ? `?${search.toString()}` : "";
-  if (!isBench(what)) return <Page>There is no such bench.</Page>;
+  if (!isBench(what)) return <Page title="Measure">There is no such bench.</Page>;
   const Show = BENCHES[what].show;
   return (
-    <Page>
+    <Page title={BENCHES[what].name}>
       <Box component="nav" aria-label="Benches" sx={{ display: "flex", gap: 1, alignItems: "center", mb: 1.5 }}>
         {Object.entries(BENCHES).map(([id, bench]) => <PlaceLink key={id} to={`/measure/${id}${rest}`}>{bench.name}</PlaceLink>)}
         {ticket && <span>for ticket {ticket}</span>}

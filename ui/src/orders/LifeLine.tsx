@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import type { Order } from "../api/types";
 import { useVocabulary } from "../api/queries";
 import { day } from "../shell/format";
-import { faint, ink, petrol } from "../shell/theme";
+import { faint, ink, petrol, surface } from "../shell/theme";
 
 const WIDTH = 1000;
 const HEIGHT = 62;
@@ -27,7 +27,7 @@ export function LifeLine({ order }: { order: Order }) {
         <line x1={place(0)} x2={place(Math.max(at, 0))} y1={18} y2={18} stroke={petrol} strokeWidth={6} />
         {way.map((id, index) => (
           <g key={id}>
-            <circle cx={place(index)} cy={18} r={index === at ? 13 : 9} fill={index < at ? petrol : "white"} stroke={petrol} strokeWidth={3} />
+            <circle cx={place(index)} cy={18} r={index === at ? 13 : 9} fill={index < at ? petrol : surface} stroke={petrol} strokeWidth={3} />
             {index === at && <circle cx={place(index)} cy={18} r={6} fill={petrol} />}
             <text x={place(index)} y={54} textAnchor="middle" fontSize={17} fontWeight={index === at ? 700 : 400} fill={ink}>
               {index === at && order.state !== now ? name(order.state) : name(id)}

@@ -25,7 +25,7 @@ export function OrderPage() {
   const version = Number(search.get("version")) || null;
   const { data: order, error } = useOrder(Number(id), version);
   return (
-    <Page head={order ? `order ${order.id}` : ""} kind="text">
+    <Page title={`Order ${id}`} headed={order !== undefined} head={order ? `order ${order.id}` : ""} kind="text">
       {error && <p>{error.message}</p>}
       {order && <Life key={order.id} order={order} earlier={version !== null} />}
     </Page>

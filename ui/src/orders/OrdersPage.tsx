@@ -18,10 +18,10 @@ export function OrdersPage() {
     setPage(1);
   };
   return (
-    <Page>
+    <Page title="Orders and tickets">
       <TextField size="small" label="find orders and tickets" value={words} onChange={(event) => look(event.target.value)} sx={{ width: 420, mb: 1.5 }} slotProps={{ htmlInput: { maxLength: 200 } }} />
       <Tickets words={words} />
-      <h1>Orders</h1>
+      <h2>Orders</h2>
       {error && <ProblemAlert>{error.message}</ProblemAlert>}
       {data && data.orders.length > 0 && <OrderGrid orders={data.orders} />}
       {data && (data.total > 0 ? <Pager what="orders" page={data.page} pages={data.pages} total={data.total} onPage={setPage} /> : <p>{words ? `No order has “${words}”.` : "No order has been saved yet."}</p>)}

@@ -15,7 +15,7 @@ export function Tickets({ words }: { words: string }) {
   return (
     <Box component="section" aria-label="Tickets" sx={{ mb: 2 }}>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline" }}>
-        <h1>Tickets</h1>
+        <h2>Tickets</h2>
         <NativeSelect value={state} onChange={(event) => { setState(event.target.value as TicketState); setPage(1); }} inputProps={{ "aria-label": "Which tickets" }}>
           {["open", "closed", "ordered", "any"].map((one) => <option key={one} value={one}>{one}</option>)}
         </NativeSelect>

@@ -6,7 +6,7 @@ import { petrol } from "./theme";
 export function NotFoundPage() {
   const { pathname } = useLocation();
   return (
-    <Page kind="text">
+    <Page title="No such page" headed kind="text">
         <h1>There is no page at {pathname}</h1>
         <p>Begin a <Link to="/" reloadDocument style={{ color: petrol }}>new ticket</Link>, or find an <Link to="/orders" style={{ color: petrol }}>order or a ticket</Link>.</p>
     </Page>

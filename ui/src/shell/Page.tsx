@@ -1,11 +1,15 @@
 import Box from "@mui/material/Box";
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect } from "react";
 import { TopBar } from "./TopBar";
 
 /** A card is read at arm's length. */
 const KINDS = { wide: { maxWidth: 1400 }, card: { maxWidth: 1180, fontSize: 19 }, text: { maxWidth: 1100 } };
 
 interface Props {
+  /** What the page is called, in the browser's tab and to a screen reader. */
+  title: string;
+  /** Whether a heading among the children says so already. */
+  headed?: boolean;
   /** What stands in the bar. */
   head?: ReactNode;
   kind?: keyof typeof KINDS;
@@ -13,9 +17,17 @@ interface Props {
 }
 
 /** A page: the bar, and below it what it is about. */
-export const Page = ({ head, kind = "wide", children }: Props) => (
-  <>
-    <TopBar>{head}</TopBar>
-    <Box component="main" sx={{ ...KINDS[kind], mx: "auto", px: 2.5, py: 2 }}>{children}</Box>
-  </>
-);
+export function Page({ title, headed = false, head, kind = "wide", children }: Props) {
+  useEffect(() => {
+    document.title = `${title} · Gimlet`;
+  }, [title]);
+  return (
+    <>
+      <TopBar>{head}</TopBar>
+      <Box component="main" sx={{ ...KINDS[kind], mx: "auto", px: { xs: 1.25, sm: 2.5 }, py: 2 }}>
+        {!headed && <h1 className="unseen">{title}</h1>}
+        {children}
+      </Box>
+    </>
+  );
+}

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { type FormEvent, type KeyboardEvent, useState } from "react";
 import type { components } from "../api/schema";
-import { paper, petrol } from "./theme";
+import { bar, onBar } from "./theme";
 import { useSignIn } from "./useSession";
 import { Small } from "./text";
 import { ProblemAlert } from "./ProblemAlert";
@@ -42,7 +42,7 @@ export function SignIn({ session }: { session: Session }) {
   return (
     <Box component="main" onKeyDown={onKey} sx={{ minHeight: "100vh", display: "grid", placeItems: "center" }}>
       <Box sx={{ width: 420, maxWidth: "92vw", bgcolor: "background.paper", border: "1px solid", borderColor: "divider", borderRadius: 1, overflow: "hidden" }}>
-        <Box component="h1" sx={{ m: 0, px: 2.5, py: 1.5, bgcolor: petrol, color: paper, fontSize: 21 }}>gimlet: who is it?</Box>
+        <Box component="h1" sx={{ m: 0, px: 2.5, py: 1.5, bgcolor: bar, color: onBar, fontSize: 21 }}>gimlet: who is it?</Box>
         <Box sx={{ p: 2.5, display: "grid", gap: 1 }}>
           {session.people.map((person, index) => (
             <Button key={person.name} autoFocus={index === 0} variant={name === person.name ? "contained" : "outlined"} onClick={() => pick(person.name)} sx={{ justifyContent: "flex-start", fontSize: 18 }}>

@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { type ReactNode, useEffect } from "react";
 import { SignIn } from "./SignIn";
-import { paper } from "./theme";
+import { onBar } from "./theme";
 import { useSession, useSignIn } from "./useSession";
 
 /** Untouched for so long, a till is locked. */
@@ -38,5 +38,5 @@ export function WhoIsIn() {
   const { data: session } = useSession();
   const { leave } = useSignIn();
   if (!session?.person) return null;
-  return <Button size="small" sx={{ color: paper }} onClick={() => leave.mutate()} aria-label={`${session.person.name}: lock the till`}>{session.person.name} · lock (F9)</Button>;
+  return <Button size="small" sx={{ color: onBar }} onClick={() => leave.mutate()} aria-label={`${session.person.name}: lock the till`}>{session.person.name} · lock (F9)</Button>;
 }

@@ -1,14 +1,14 @@
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { paper, petrol } from "./theme";
+import { bar, onBar } from "./theme";
 import { WhoIsIn } from "./Till";
 
-const linkStyle = { color: paper, textDecoration: "none", fontWeight: 700, padding: "4px 10px", borderRadius: 4 };
+const linkStyle = { color: onBar, textDecoration: "none", fontWeight: 700, padding: "4px 10px", borderRadius: 4 };
 
 export function TopBar({ children }: { children?: ReactNode }) {
   return (
-    <Box component="header" className="no-print" sx={{ bgcolor: petrol, color: paper, display: "flex", alignItems: "center", columnGap: 2, flexWrap: "wrap", px: 2.5, minHeight: 52 }}>
+    <Box component="header" className="no-print" sx={{ bgcolor: bar, color: onBar, display: "flex", alignItems: "center", columnGap: 2, flexWrap: "wrap", px: 2.5, minHeight: 52 }}>
       <Link to="/" reloadDocument style={{ ...linkStyle, fontSize: 21, paddingLeft: 0 }} aria-label="Gimlet, new ticket">
         gimlet
       </Link>

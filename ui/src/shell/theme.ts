@@ -1,24 +1,49 @@
 import { createTheme } from "@mui/material/styles";
 
-export const ink = "#1b2629";
-const quiet = "#45555a";
-export const paper = "#f3efe6";
-export const petrol = "#0f4c52";
+/** Colours by day, and in the dark where the system asks for that. Everything that is drawn takes them from here. */
+const day = {
+  ink: "#1b2629", quiet: "#45555a", page: "#f3efe6", surface: "#fffdf8", petrol: "#0f4c52", onPetrol: "#fffdf8", rule: "#cfc7b6", faint: "#e6dfd0",
+  field: "#ffffff", heard: "#e4ecea", edge: "#6b4423", bar: "#0f4c52", onBar: "#f3efe6", caution: "#ffc53d", onCaution: "#1b2629",
+};
+type Colours = typeof day;
+const night: Colours = {
+  ink: "#e9e4d8", quiet: "#b3bdbb", page: "#14191a", surface: "#1e2526", petrol: "#6fbcc0", onPetrol: "#0c1415", rule: "#4a5454", faint: "#323b3b",
+  field: "#161c1d", heard: "#26393a", edge: "#d9a679", bar: "#0c363b", onBar: "#f3efe6", caution: "#ffc53d", onCaution: "#1b2629",
+};
+
+const cssName = (name: string) => `--gimlet-${name.toLowerCase()}`;
+const cssOf = (colours: Colours) => Object.fromEntries(Object.entries(colours).map(([name, value]) => [cssName(name), value]));
+const live = (name: keyof Colours) => `var(${cssName(name)})`;
+
+export const ink = live("ink");
 /** What is read and written on. */
-export const surface = "#fffdf8";
-export const rule = "#cfc7b6";
-export const faint = "#e6dfd0";
+export const surface = live("surface");
+export const petrol = live("petrol");
+/** What is written on petrol. */
+export const onPetrol = live("onPetrol");
+export const rule = live("rule");
+export const faint = live("faint");
+/** What is typed into. */
+export const field = live("field");
+export const heard = live("heard");
+export const quiet = live("quiet");
+export const bar = live("bar");
+export const onBar = live("onBar");
 /** Only ever behind a caution. */
-export const cautionColour = "#ffc53d";
+export const cautionColour = live("caution");
+export const onCaution = live("onCaution");
+
+const palette = (colours: Colours) => ({
+  primary: { main: colours.petrol, contrastText: colours.onPetrol },
+  secondary: { main: colours.edge },
+  background: { default: colours.page, paper: colours.surface },
+  text: { primary: colours.ink, secondary: colours.quiet },
+  divider: colours.rule,
+});
 
 export const theme = createTheme({
-  palette: {
-    primary: { main: petrol },
-    secondary: { main: "#6b4423" },
-    background: { default: paper, paper: surface },
-    text: { primary: ink, secondary: quiet },
-    divider: rule,
-  },
+  cssVariables: true,
+  colorSchemes: { light: { palette: palette(day) }, dark: { palette: palette(night) } },
   shape: { borderRadius: 4 },
   typography: {
     fontFamily: '"Atkinson Hyperlegible", sans-serif',
@@ -29,15 +54,30 @@ export const theme = createTheme({
   },
   components: {
     MuiButton: { defaultProps: { disableElevation: true } },
+    // The browser shows where the focus is by itself, on everything.
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiCssBaseline: { styleOverrides: {
-      ":focus-visible": { outline: `3px solid ${petrol}`, outlineOffset: 2 },
+      ":root": { colorScheme: "light dark", ...cssOf(day) },
+      "@media (prefers-color-scheme: dark)": { ":root": cssOf(night) },
+      "@media (prefers-reduced-motion: reduce)": { "*, *::before, *::after": { transitionDuration: "0s !important", animationDuration: "0s !important" } },
+      ":focus-visible": { outline: `3px solid ${petrol} !important`, outlineOffset: "2px !important" },
+      "header :focus-visible": { outlineColor: `${onBar} !important` },
       a: { color: petrol },
       h1: { fontSize: 20, margin: "0 0 8px" },
       h2: { fontSize: 18, margin: "8px 0 4px" },
       p: { margin: "6px 0" },
       ul: { margin: "4px 0", paddingLeft: 20 },
-      "@media print": { ".no-print": { display: "none !important" }, body: { background: "white" } },
       summary: { fontWeight: 700, cursor: "pointer" },
+      // Read by a screen reader, not seen.
+      ".unseen": { position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)", whiteSpace: "nowrap" },
+      "@media print": {
+        ":root": cssOf({ ...day, page: "#ffffff", surface: "#ffffff" }),
+        ".no-print": { display: "none !important" },
+        body: { background: "white !important" },
+        ".keep-together": { breakInside: "avoid" },
+      },
+      // Where the system sets the colours, what is filled keeps an edge of its own.
+      "@media (forced-colors: active)": { "button, [role=button], [role=note], section": { borderColor: "CanvasText" }, svg: { forcedColorAdjust: "none", background: "white" } },
     } },
     MuiTableCell: { styleOverrides: { root: { padding: "5px 10px", borderColor: faint }, head: { fontWeight: 700 } } },
   },

@@ -41,7 +41,7 @@ module Gimlet
             tools: list("tools") { |row| value(Tool, row) }, consumables: list("consumables") { |row| value(Consumable, row) },
             together: list("change_together") { |row| value(Together, row) },
             refit: @document["refit"] && value(Refitting, @document["refit"]), finish: list("finish") { |row| value(Finish, row) },
-            cautions: list("cautions") { |row| value(Caution, row) }, faces: list("faces") { |row| value(Face, row) },
+            cautions: list("cautions") { |row| value(Caution, row) }, faces: list("faces") { |row| face(row) }, outside: outside,
             sources: list("sources") { |row| value(Source, row) } }
         end
 
@@ -115,6 +115,13 @@ module Gimlet
             Point.new(label: label.to_s, x_mm: x, y_mm: y, at: at ? [at] : set["at"])
           end
           BoltSet.new(name: set["name"], points: points)
+        end
+
+        def face(row) = value(Face, row, sides: row["sides"] || FACE_SIDES.fetch(row["id"], []))
+
+        def outside
+          row = @document["outside"] || {}
+          value(Outline, row, marks: (row["marks"] || []).map { |spot| value(Spot, spot) })
         end
 
         def list(key, &) = (@document[key] || []).map(&)

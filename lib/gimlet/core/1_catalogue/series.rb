@@ -3,6 +3,7 @@
 require_relative "../plain"
 require_relative "../value"
 require_relative "condition"
+require_relative "outline"
 require_relative "parts"
 require_relative "source"
 require_relative "variant"
@@ -20,7 +21,7 @@ module Gimlet
       # for traits that only this series has.
       Series = Value.of(:id, :name, :abbreviations, :maker, :item, :construction, :manual, :traits, :models,
                         :serial_breaks, :parts, :kits, :fits, :stacks, :areas, :groups, :close_order, :axes, :fasteners, :tools,
-                        :consumables, :together, :refit, :finish, :cautions, :faces, :sources, :trait_definitions) do
+                        :consumables, :together, :refit, :finish, :cautions, :faces, :outside, :sources, :trait_definitions) do
         # A whole manual as a key would be read whole each time.
         def hash = id.hash
 

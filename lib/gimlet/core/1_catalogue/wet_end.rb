@@ -73,8 +73,9 @@ module Gimlet
       # Where a fastener sits on the face, in mm from the face's lower left corner; `at` are the positions that it holds, nil for the whole.
       Point = Value.of(:label, :x_mm, :y_mm, :at)
 
-      # A side of the pump to draw, sizes in mm; `features` are [kind, label, x, y, diameter].
-      Face = Value.of(:id, :name, :width_mm, :height_mm, :features)
+      # A side of the pump to draw, sizes in mm; `features` are [kind, label, x, y, diameter], and how high it stands where that is known. `sides` are
+      # those of the pump that look so.
+      Face = Value.of(:id, :name, :sides, :width_mm, :height_mm, :features)
 
       # `when` is "always" or a list of group and area ids; `renewing` as for Work.
       Caution = Value.of(:text, :when, :renewing, :condition)

@@ -16,7 +16,7 @@ module Gimlet
       # Something that can be seen, read or measured. A row of the vocabulary; docs/vocabulary.md says what each key means. `practice` is how
       # often it is mistaken elsewhere, where this counter has learned its own rate.
       Trait = Value.of(:id, :kind, :name, :unit, :ask, :called, :values, :alone, :alone_unit, :across, :of_head, :optional, :seconds,
-                       :mistaken, :practice, :most, :wears, :slot, :axis, :many, :identity, :per, :group, :look) do
+                       :mistaken, :practice, :most, :wears, :slot, :axis, :many, :identity, :per, :group, :view, :look, :pictured) do
         # Traits are keys of many tables: their id tells them apart well enough.
         def hash = id.hash
 

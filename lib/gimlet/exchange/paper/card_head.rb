@@ -3,6 +3,7 @@
 require "time"
 require_relative "../../core/plain"
 require_relative "../../core/8_plan/cautions"
+require_relative "outside_drawing"
 require_relative "qr_code"
 require_relative "sheet"
 
@@ -26,6 +27,7 @@ module Gimlet
         def draw
           code if @link
           beside_code { title }
+          outside
           remarks.each { |text| @sheet.bullet(text, style: :bold) }
           @sheet.heading "Before you start"
           @record["cautions"].each { |text| @sheet.bullet(text) }
@@ -37,6 +39,11 @@ module Gimlet
           left, top = @sheet.width - CODE, @sheet.pdf.cursor
           QrCode.draw(@sheet.pdf, @link, at: [left, top], size: CODE)
           @sheet.pdf.text_box("the order on screen", at: [left - 20, top - CODE - 2], width: CODE + 20, height: 12, size: 8, align: :right)
+        end
+
+        # What it looks like: a customer sees at once whether it is theirs.
+        def outside
+          OutsideDrawing.call(@sheet, @record["outside"]) if @record["outside"].any?
         end
 
         # Not over the code, and what follows not either.

@@ -1,4 +1,5 @@
 import { type ClipboardEvent, type KeyboardEvent, useState } from "react";
+import { field, ink, quiet } from "../../shell/theme";
 import { shown, type Value } from "./shape";
 
 interface Props {
@@ -30,7 +31,7 @@ export function Cell({ label, value, onTyped, onPaste, onArrow, wide, small, id 
         if (event.key === "Escape") setTyped(null);
         onArrow?.(event);
       }}
-      style={{ font: "inherit", fontSize: 15, width: wide ? "100%" : undefined, minWidth: wide || small ? undefined : "100%", marginRight: small ? 4 : 0, padding: "3px 5px", border: "1px solid #8b8371", borderRadius: 3, background: "#fffdf8", boxSizing: "border-box" }} />
+      style={{ font: "inherit", fontSize: 15, width: wide ? "100%" : undefined, minWidth: wide || small ? undefined : "100%", marginRight: small ? 4 : 0, padding: "3px 5px", border: `1px solid ${quiet}`, borderRadius: 3, background: field, color: ink, boxSizing: "border-box" }} />
   );
 }
 

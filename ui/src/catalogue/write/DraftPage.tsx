@@ -16,7 +16,7 @@ import { type Draft, type LiveDraft, useDraft, useFormat } from "./useDraft";
 import { Wrong } from "./Wrong";
 
 /** Parts of the document in the order in which a sheet is written down. */
-const LISTS = ["series", "models", "parts", "kits", "stacks", "fits", "groups", "areas", "fasteners", "faces", "close_order", "axes", "tools", "consumables", "change_together", "refit", "finish", "cautions", "serial_breaks", "trait_definitions", "sources"];
+const LISTS = ["series", "models", "parts", "kits", "stacks", "fits", "groups", "areas", "fasteners", "faces", "outside", "close_order", "axes", "tools", "consumables", "change_together", "refit", "finish", "cautions", "serial_breaks", "trait_definitions", "sources"];
 /** Those that are rows of single values. */
 const GRIDS = ["models", "parts", "kits", "fits", "tools", "consumables"];
 const BESIDE = { wrong: "what is wrong", trial: "trial card", practice: "practice call", table: "take a table in", publish: "publish" } as const;
@@ -31,7 +31,7 @@ export function DraftPage() {
   const live = useDraft(Number(id), document.trim() === "" ? null : source);
   const format = useFormat();
   return (
-    <Page>
+    <Page title={live.draft?.title || "A series being written"} headed={live.draft !== undefined}>
       {live.missing && <ProblemAlert>{live.missing}</ProblemAlert>}
       {live.draft && format && (
         <>
@@ -109,7 +109,7 @@ function List({ live, draft, root, list, row, onOpen }: { live: LiveDraft; draft
       </>
     );
   }
-  if (list === "refit") return <EntryForm live={live} root={root} shape={shape} value={isEntry(value as Entry) ? (value as Entry) : {}} at={[list]} />;
+  if (list === "refit" || list === "outside") return <EntryForm live={live} root={root} shape={shape} value={isEntry(value as Entry) ? (value as Entry) : {}} at={[list]} />;
   const rows = (Array.isArray(value) ? value : []) as Entry[];
   const items = whole(shape.items ?? {}, root);
   const at = row === null ? -1 : rows.findIndex((one, index) => String(list === "fits" ? index : stepOf(one, index)) === row);

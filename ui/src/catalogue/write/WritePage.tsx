@@ -27,7 +27,7 @@ export function WritePage() {
   const series = useSeriesNames();
   const problem = error ?? beginning.error;
   return (
-    <Page kind="text">
+    <Page title="Write a series" headed kind="text">
       <h1>Write a series</h1>
       {problem && <ProblemAlert>{problem.message}</ProblemAlert>}
       {(drafts ?? []).length > 0 && (

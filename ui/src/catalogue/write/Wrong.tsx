@@ -1,4 +1,5 @@
 import type { Draft } from "./useDraft";
+import { ink } from "../../shell/theme";
 
 interface Props {
   draft: Draft;
@@ -14,7 +15,7 @@ export function Wrong({ draft, list, onOpen }: Props) {
   return (
     <ul aria-label="What looks wrong" style={{ listStyle: "none", padding: 0 }}>
       {all.map((one) => (
-        <li key={`${one.place} ${one.text}`} style={{ marginBottom: 6, borderLeft: `4px ${one.level === "error" ? "double" : "dotted"} #1b2629`, paddingLeft: 8 }}>
+        <li key={`${one.place} ${one.text}`} style={{ marginBottom: 6, borderLeft: `4px ${one.level === "error" ? "double" : "dotted"} ${ink}`, paddingLeft: 8 }}>
           <button type="button" onClick={() => onOpen(one.place)} style={{ font: "inherit", fontWeight: 700, border: 0, background: "none", padding: 0, textDecoration: "underline", cursor: "pointer" }}>{one.place}</button>{" "}
           {one.level === "error" ? "must be mended: " : ""}{one.text.startsWith(one.place) ? one.text.slice(one.place.length) : one.text}
         </li>

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import { forwardRef, useEffect, useImperativeHandle, useRef, useState } from "react";
-import { ink, petrol } from "../../shell/theme";
+import { field, ink, petrol, quiet } from "../../shell/theme";
 import { makings, type TakeUp } from "./useTakeUp";
 
 interface Props {
@@ -79,8 +79,8 @@ export const TypingLine = forwardRef<HTMLInputElement, Props>(function TypingLin
         onKeyDown={pressed}
         sx={{
           width: "100%", font: "inherit", fontSize: 20, color: ink, px: 1.75, py: 1.25,
-          border: `2px solid ${petrol}`, borderRadius: 1, bgcolor: "white",
-          "&::placeholder": { color: "#5d6c70", opacity: 1 },
+          border: `2px solid ${petrol}`, borderRadius: 1, bgcolor: field,
+          "&::placeholder": { color: quiet, opacity: 1 },
         }}
       />
       <Box id="line-help" role="status" sx={{ minHeight: 22, fontSize: 15, pt: 0.25, fontWeight: said ? 700 : 400 }}>

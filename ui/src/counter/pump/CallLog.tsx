@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import type { CallLine } from "../../api/types";
 import { clock } from "../../shell/format";
+import { heard } from "../../shell/theme";
 import type { LiveTicket } from "../../ticket/useTicket";
 
 /** The call as it went: the words, what was heard, and how far it narrowed the field. A colleague takes over from here. */
@@ -26,7 +27,7 @@ function Line({ ticket, line }: { ticket: LiveTicket; line: CallLine }) {
             <li key={item.item}>
               <ButtonBase onClick={() => strike(item.item, item.struck)} aria-pressed={item.struck}
                 aria-label={`${item.texts.join(", ")}: ${item.struck ? "bring back" : "strike out"}`}
-                sx={{ font: "inherit", px: 0.75, minHeight: 24, border: "1px solid", borderColor: "divider", borderRadius: 1, textDecoration: item.struck ? "line-through" : "none", bgcolor: item.struck ? "transparent" : "#e4ecea" }}>
+                sx={{ font: "inherit", px: 0.75, minHeight: 24, border: "1px solid", borderColor: "divider", borderRadius: 1, textDecoration: item.struck ? "line-through" : "none", bgcolor: item.struck ? "transparent" : heard }}>
                 {item.texts.join(", ")}
               </ButtonBase>
             </li>

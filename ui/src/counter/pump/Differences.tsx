@@ -10,11 +10,14 @@ const ROWS = 6;
 /** What tells the leading candidates apart; rows that do not touch the order say so. */
 export function Differences({ found }: { found: Identification }) {
   const first = found.differences[0];
+  // What the eye sees is picked out on the drawings.
+  const seen = new Set(found.faces.flatMap((one) => one.seen.map((row) => row.trait)));
+  const rows = found.differences.filter((row) => !seen.has(row.trait)).slice(0, ROWS);
   if (!first || found.readings.length === 0) return null;
   const leaders = found.candidates.slice(0, first.values.length);
   return (
     <>
-    <Table size="small" aria-label="What tells them apart" sx={{ "& td, & th": { px: 0.75, fontSize: 14 } }}>
+    {rows.length > 0 && <Table size="small" aria-label="What tells them apart" sx={{ "& td, & th": { px: 0.75, fontSize: 14 } }}>
       <TableHead>
         <TableRow>
           <TableCell>tells apart</TableCell>
@@ -22,7 +25,7 @@ export function Differences({ found }: { found: Identification }) {
         </TableRow>
       </TableHead>
       <TableBody>
-        {found.differences.slice(0, ROWS).map((row) => (
+        {rows.map((row) => (
           <TableRow key={row.trait}>
             <TableCell component="th" scope="row" sx={{ fontWeight: row.changes_order ? 700 : 400 }}>
               {row.name}{row.changes_order ? "" : " (same order)"}
@@ -31,7 +34,7 @@ export function Differences({ found }: { found: Identification }) {
           </TableRow>
         ))}
       </TableBody>
-    </Table>
+    </Table>}
     <PartDifferences found={found} />
     </>
   );

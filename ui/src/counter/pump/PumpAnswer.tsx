@@ -8,10 +8,10 @@ import { CallLog } from "./CallLog";
 import { Candidates } from "./Candidates";
 import { Differences } from "./Differences";
 import { Doubts } from "./Doubts";
-import { Fronts } from "./Fronts";
 import { NextQuestion } from "./NextQuestion";
 import { NotInCatalogue } from "./NotInCatalogue";
 import { OwnedPumps } from "./OwnedPumps";
+import { SideBySide } from "./SideBySide";
 
 const noPumps: string[] = [];
 
@@ -45,13 +45,11 @@ export function PumpAnswer({ ticket, view, onReply }: Props) {
           <Button size="small" variant="outlined" onClick={() => void add("Pump", { kind: "pump", id: null })}>Back to the leading order</Button>
         </Box>
       )}
-      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)", gap: 2.5, mt: 1 }}>
+      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)", gap: 2.5, mt: 1, alignItems: "start" }}>
         <Candidates found={found} chosen={view.pump?.id} onChoose={(one) => void add("Pump", { kind: "pump", id: one.id })} />
-        <Box>
-          <NextQuestion view={view} onReply={onReply} />
-          {found.readings.length > 0 && view.lacking.length > 0 && <Fronts fronts={found.faces} />}
-        </Box>
+        <NextQuestion view={view} onReply={onReply} />
       </Box>
+      {found.readings.length > 0 && view.lacking.length > 0 && <SideBySide pictures={found.faces} />}
       {view.lacking.length > 0 && <Differences found={found} />}
     </>
   );

@@ -1,42 +1,64 @@
 # frozen_string_literal: true
 
+require_relative "../../outside/detail"
+require_relative "../../outside/pump"
 require_relative "../../value"
 
 module Gimlet
   module Core
     module Identification
-      # A side of a pump to look at: `points` are the head bolts on it, `marked` what the eye should go to ("bolts" or the
-      # kind of a feature), nil for nothing in particular.
-      Picture = Value.of(:variant, :face, :points, :marked)
+      # Sides of a pump to look at; `marked` are the kinds of marks that the eye should go to, `differs` what the pumps beside it do not have alike.
+      Picture = Value.of(:variant, :views, :marked, :differs)
 
-      # Where on the pump a trait is seen, drawn from the catalogue's own geometry.
+      # What a trait looks like on a pump, drawn from the catalogue's own geometry.
       module Pictures
+        SIDES = %w[front side].freeze
+
         module_function
 
-        # @param trait [Readings::Trait] its `look` says what to look at
+        # @param trait [Readings::Trait] its `view` and `look` say where it is seen
         # @return [Picture, nil] of the place where this trait is seen on this pump
-        def of_trait(variant, trait)
-          marked = trait.look or return
-          face = variant.series.faces.find { |one| marked == "bolts" ? bolts(variant.series, one).any? : kinds(one).include?(marked) }
-          picture(variant, face, marked) if face
+        def of_trait(variant, trait, value = nil)
+          return if trait.view.nil?
+
+          view = drawn(variant, trait, value)
+          marked = trait.look && view.of(trait.look).any? ? [trait.look] : []
+          Picture.new(variant: variant, views: [view], marked: marked, differs: []) if view.marks.any?
+        end
+
+        # What each answer looks like, on the likeliest pump that has it.
+        # @param answers [Array<Answer>]
+        # @param variants [Array<Variant>] the likeliest first
+        # @return [Array<Picture, nil>] for each answer; nothing but nil where they do not differ to the eye
+        def of_answers(answers, trait, variants)
+          pictures = answers.map { |answer| trait.pictured ? of_answer(answer.reading.value, trait, variants) : nil }
+          pictures.compact.size < 2 ? pictures.map { nil } : pictures
+        end
+
+        def of_answer(value, trait, variants)
+          return of_trait(variants.first, trait, value) if trait.slot
+
+          having = variants.find { |variant| variant.trait(trait.id) == value }
+          having && of_trait(having, trait)
         end
 
         # @param variants [Array<Variant>] the leaders
-        # @return [Array<Picture>] one front for each series among them
-        def fronts(variants)
-          variants.uniq(&:series).filter_map { |variant| picture(variant, variant.series.faces.first, nil) if variant.series.faces.any? }
+        # @param vocabulary [Readings::Vocabulary]
+        # @return [Array<Picture>] one for each series among them, with what is not alike on all of them
+        def beside(variants, vocabulary)
+          shown = variants.uniq(&:series)
+          differing = vocabulary.traits.values.select { |trait| trait.view && !trait.slot && shown.map { |one| one.trait(trait.id) }.uniq.size > 1 }
+          shown.map do |variant|
+            views = SIDES.map { |side| Outside::Pump.new(variant).view(side) }
+            Picture.new(variant: variant, views: views, marked: differing.filter_map(&:look).uniq, differs: differing)
+          end
         end
 
-        def picture(variant, face, marked)
-          Picture.new(variant: variant, face: face, points: bolts(variant.series, face), marked: marked)
-        end
+        def drawn(variant, trait, value)
+          return Outside::Detail.view(trait.view, variant, value) if Outside::Detail::NAMES.key?(trait.view)
 
-        # Bolts that hold the face on: those with an order, not the single ones inside it.
-        def bolts(series, face)
-          series.fasteners.select { |fastener| fastener.face == face.id && fastener.pattern != :each }.flat_map(&:points)
+          Outside::Pump.new(variant).view(trait.view)
         end
-
-        def kinds(face) = (face.features || []).map(&:first)
       end
     end
   end
