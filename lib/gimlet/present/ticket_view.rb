@@ -2,6 +2,7 @@
 
 require_relative "../core/5_kit_plan/plans"
 require_relative "../core/order/seen"
+require_relative "../core/outside/drips"
 require_relative "../core/ticket/kinds"
 require_relative "../core/ticket/readiness"
 require_relative "diagnosis"
@@ -9,6 +10,7 @@ require_relative "item_texts"
 require_relative "identification"
 require_relative "input_hints"
 require_relative "measured_on_ticket"
+require_relative "outside"
 require_relative "plan"
 
 module Gimlet
@@ -19,6 +21,8 @@ module Gimlet
     class TicketView
       # What the ticket says as it is.
       SHOWN = %i[channel customer_id scope agreed pumps findings chosen policy unit extent had fixed extension state amends].freeze
+
+      LEAKS = %w[weep_hole water_leak oil_leak].freeze
 
       # @param view [Counter::WorkOnTicket::View]
       # @return [Hash]
@@ -34,7 +38,7 @@ module Gimlet
       def call
         reference = @view.found.reference
         { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
-          pump: pump, plan: plan, seen: plan && Core::Order::Seen.of(plan), tray: tray,
+          pump: pump, plan: plan, drips: drips, seen: plan && Core::Order::Seen.of(plan), tray: tray,
           turns: turns, lacking: readiness.blockers.map(&:to_h), **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id,
           phrases: InputHints.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
@@ -87,6 +91,14 @@ module Gimlet
           sure: @view.sure.round(6) }
       end
 
+      # Where a pump that leaks may drip, to be pointed at.
+      def drips
+        return unless @view.pump && @ticket.complaints.intersect?(LEAKS)
+
+        side, places = Core::Outside::Drips.of(@view.pump)
+        { view: Outside.view(side), places: places.map(&:to_h) }
+      end
+
       def tray
         contents = @view.tray
         { certain: contents.certain.map { |line, quantity| piece(line, quantity) }, price_cents: contents.price_cents,
@@ -98,7 +110,7 @@ module Gimlet
 
       def piece(line, quantity)
         { number: line.number, name: line.name, quantity: quantity, pack: line.pack, price_cents: line.price_cents * quantity,
-          short: [quantity - line.on_hand + line.promised, 0].max, promised: line.promised }
+          short: [quantity - line.on_hand + line.promised, 0].max, promised: line.promised, free: line.on_hand - line.promised }
       end
     end
   end

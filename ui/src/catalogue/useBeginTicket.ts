@@ -1,13 +1,10 @@
 import { useMutation } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useMemo } from "react";
 import { useNavigate } from "react-router";
 import { api, told } from "../api/client";
+import { useKeys } from "../shell/keys";
 import { freshKey } from "../ticket/key";
 import { useStored } from "../ticket/useStored";
-
-const KEY = "t";
-/** Fields in which a letter is a letter. */
-const TYPED_IN = "input, textarea, select, [contenteditable=true]";
 
 /** A ticket that begins with what is looked at: a number or a designation, as if it had been said. By button, or by the key t. */
 export function useBeginTicket(words: string) {
@@ -17,15 +14,6 @@ export function useBeginTicket(words: string) {
     mutationFn: () => told(api.POST("/api/tickets", { body: { kind: "said", key: freshKey(), who, words } })),
     onSuccess: (view) => void navigate(`/tickets/${view.id}`),
   });
-  useEffect(() => {
-    const pressed = (event: KeyboardEvent) => {
-      const typing = event.target instanceof Element && event.target.matches(TYPED_IN);
-      if (event.key !== KEY || typing || event.ctrlKey || event.metaKey || event.altKey) return;
-      event.preventDefault();
-      mutate();
-    };
-    window.addEventListener("keydown", pressed);
-    return () => window.removeEventListener("keydown", pressed);
-  }, [mutate]);
+  useKeys(useMemo(() => ({ begin: () => mutate() }), [mutate]));
   return { begin: () => mutate(), busy: isPending, error };
 }

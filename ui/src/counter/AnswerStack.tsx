@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
+import { isShort, notCovered } from "../ticket/notCovered";
 import { percent, price } from "../shell/format";
 import type { LiveTicket } from "../ticket/useTicket";
 import { Answer } from "./Answer";
@@ -20,16 +21,18 @@ interface Props {
   open: AnswerName;
   onOpen: (name: AnswerName) => void;
   onReply: (index: number | null) => void;
+  /** A measuring device sends what it reads. */
+  onSend: (text: string) => void;
   onSave: (reason: string | null) => void;
 }
 
 /** Settled answers fold to one line; the open one has the room. */
-export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Props) {
+export function AnswerStack({ ticket, view, open, onOpen, onReply, onSend, onSave }: Props) {
   const { plan } = view;
   const later = "first the pump and the work";
   const areas = useVocabulary().data?.work_areas ?? [];
   const bodies: Record<AnswerName, () => ReactNode> = {
-    "Pump": () => <PumpAnswer ticket={ticket} view={view} onReply={onReply} />,
+    "Pump": () => <PumpAnswer ticket={ticket} view={view} onReply={onReply} onSend={onSend} />,
     "Work": () => <WorkAnswer ticket={ticket} view={view} onAgree={() => onOpen("Parts")} />,
     "Parts": () => plan && <PartsAnswer ticket={ticket} plan={plan} />,
     "Tools": () => plan && <ToolsAnswer ticket={ticket} tools={plan.tools} consumables={plan.consumables} />,
@@ -39,7 +42,7 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Pro
   const summaries: Record<AnswerName, string> = {
     "Pump": pumpSummary(view),
     "Work": workSummary(view, areas),
-    "Parts": plan ? `${plan.plans[0]!.lines.length} ${plan.plans[0]!.lines.length === 1 ? "line" : "lines"}, ${price(plan.plans[0]!.price_cents)}, ${plan.plans[0]!.name}` : later,
+    "Parts": plan ? `${plan.plans[0]!.lines.length} ${plan.plans[0]!.lines.length === 1 ? "line" : "lines"}, ${price(plan.plans[0]!.price_cents)}, ${plan.plans[0]!.name}${isShort(plan) ? ` · ${notCovered(plan)}` : ""}` : later,
     "Tools": plan ? `${plan.tools.length} tools, ${plan.tools.filter((tool) => tool.kind === "made").length} made for this pump${plan.tools.some((tool) => tool.has) ? `, the customer has ${plan.tools.filter((tool) => tool.has).length}` : ""}` : later,
     "Tightening": plan ? plan.tightening.map((one) => `${one.name} ${one.asked?.text ?? one.text}`).join(" · ") : later,
     "Hand over": view.order_id ? `order ${view.order_id}` : "not saved yet",
@@ -57,7 +60,7 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSave }: Pro
 function pumpSummary({ found, pump }: TicketView): string {
   if (found.readings.length === 0) return "nothing seen yet";
   if (!found.plausible) return "not in the catalogue, as far as was seen";
-  if (!pump) return `no order leads yet: ${found.pumps} pumps, ${found.orders} orders are possible`;
+  if (!pump) return `no option leads yet: ${found.pumps} pumps, ${found.orders} options are possible`;
   const others = (found.order_classes.find((one) => one.models.includes(pump.id))?.models.length ?? 1) - 1;
   return `${pump.maker} ${pump.id}${others > 0 ? ` or ${others} more with the same order` : ""}, ${percent(pump.sure)} sure`;
 }

@@ -6,6 +6,7 @@ import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { commandOf, type Command } from "../ticket/commands";
 import { useSameAgain } from "../customers/useSameAgain";
+import { isShort, notCovered } from "../ticket/notCovered";
 import { usePreview } from "../ticket/usePreview";
 import { useDraft } from "../ticket/useDraft";
 import type { LiveTicket } from "../ticket/useTicket";
@@ -17,7 +18,6 @@ import { TypingLine } from "./line/TypingLine";
 import { neitherKey, optionKeys, useChoice } from "./line/useChoice";
 import { useTakeUp } from "./line/useTakeUp";
 import { useTyped } from "./line/useTyped";
-import { CaliperStandIn } from "./pump/CaliperStandIn";
 import { Tray } from "./tray/Tray";
 
 interface Props {
@@ -30,6 +30,8 @@ export function Counter({ ticket, view }: Props) {
   const draft = useDraft(view.id);
   const [open, setOpen] = useState<AnswerName>(view.order_id ? "Hand over" : "Pump");
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
+  /** What is not covered, once it was asked about. */
+  const [asking, setAsking] = useState<string | null>(null);
   const [helping, setHelping] = useState(false);
   const line = useRef<HTMLInputElement>(null);
   const ordered = view.order_id !== null;
@@ -50,6 +52,12 @@ export function Counter({ ticket, view }: Props) {
   const complain = (text: string) => {
     setSaid({ text, wrong: true });
     line.current?.select();
+  };
+
+  /** Nothing is done to what cannot be seen: it is shown, and what was typed stays in the line. */
+  const folded = (text: string) => {
+    setOpen("Pump");
+    complain(text);
   };
 
   /** Does what the line says. The field is free at once, and has the line back if it was not taken. */
@@ -89,6 +97,7 @@ export function Counter({ ticket, view }: Props) {
   const reply = (index: number | null, where: string) => {
     const answer = index === null ? undefined : question?.answers[index];
     if (ticket.busy) return complain("The line before is still being read: answer when its question shows.");
+    if (where === "line" && open !== "Pump") return folded("The question is folded away. It is in sight now: answer again.");
     if (!question || (index !== null && !answer)) return complain("There is no such answer to choose.");
     const step = answer
       ? { kind: "answered" as const, reading: answer.reading, label: `${question.name}: ${answer.value}` }
@@ -101,6 +110,7 @@ export function Counter({ ticket, view }: Props) {
     const last = [...view.call].reverse().find((one) => (one.kind === "said" || one.items.length > 0) && one.struck !== taking);
     const of = number ?? last?.number;
     if (of === undefined) return complain("Nothing was said yet.");
+    if (number === null && open !== "Pump") return folded(`The call is folded away. Line ${of} is in sight now: ${taking ? "strike" : "bring back"} it again.`);
     return fromLine(() => ticket.add("line", { kind, of, item: null }));
   };
 
@@ -133,7 +143,12 @@ export function Counter({ ticket, view }: Props) {
       case "answer": return reply(order.number! - 1, "line");
       case "unsure": return reply(null, "line");
       case "carry_on": return carryOn();
-      case "save": return fromLine(() => ticket.order("line", order.reason)).then(saved);
+      case "save":
+        if (view.plan && isShort(view.plan) && order.reason === null && asking !== notCovered(view.plan)) {
+          setAsking(notCovered(view.plan));
+          return complain(`${notCovered(view.plan)}. Type save again to save all the same.`);
+        }
+        return fromLine(() => ticket.order("line", order.reason)).then(saved);
       case "quote": return fromLine(() => ticket.order("line", order.reason, true)).then(saved);
       case "again": return again();
       case "stands": return settle(order.reason ?? "");
@@ -159,6 +174,11 @@ export function Counter({ ticket, view }: Props) {
   };
 
   const backToLine = () => line.current?.focus();
+  /** After a click the hands are on the keys again; whoever walks by the keyboard stays where they are. */
+  const clicked = (event: React.MouseEvent) => {
+    const pressed = (event.target as Element).closest("button");
+    if (event.detail > 0 && pressed && !pressed.closest("[role=dialog], form, [data-keeps-focus]")) requestAnimationFrame(backToLine);
+  };
 
   /** A line that is still being typed is read first, and its meaning taken. */
   const pick = async (option: number | null) => {
@@ -181,7 +201,7 @@ export function Counter({ ticket, view }: Props) {
   const shown = draft.text === "" ? choosing.open?.choice : preview?.choices[0];
 
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 300px", lg: "minmax(0, 1fr) 340px" }, gap: 2, alignItems: "start" }}>
+    <Box onClick={clicked} sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 300px", lg: "minmax(0, 1fr) 340px" }, gap: 2, alignItems: "start" }}>
       <Box>
         <TypingLine
           ref={line}
@@ -204,14 +224,12 @@ export function Counter({ ticket, view }: Props) {
           open={open}
           onOpen={setOpen}
           onReply={(index) => { void reply(index, "Pump"); backToLine(); }}
+          onSend={(text) => { void say(text); backToLine(); }}
           onSave={(reason) => void save(reason, "Hand over")}
         />
       </Box>
-      <Tray ticket={ticket} view={view} onSave={(reason) => void save(reason, "tray")}>
-        {!ordered && open === "Pump" && (
-          <CaliperStandIn onSend={(text) => { void say(text); backToLine(); }} />
-        )}
-      </Tray>
+      <Tray ticket={ticket} view={view} onSave={(reason) => void save(reason, "tray")} />
+
     </Box>
   );
 }

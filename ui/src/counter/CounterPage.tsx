@@ -20,7 +20,7 @@ function OneTicket({ id }: { id: string | undefined }) {
   const ticket = useTicket(id === undefined ? null : Number(id), who, numbered);
 
   return (
-    <Page title={ticket.view?.id ? `Ticket ${ticket.view.id}` : "New ticket"} head={ticket.view && <TicketHeader ticket={ticket} view={ticket.view} who={who} onWho={setWho} />}>
+    <Page ownHelp title={ticket.view?.id ? `Ticket ${ticket.view.id}` : "New ticket"} head={ticket.view && <TicketHeader ticket={ticket} view={ticket.view} who={who} onWho={setWho} />}>
       {ticket.missing && <ProblemAlert>{ticket.missing}</ProblemAlert>}
       {ticket.view && <Counter ticket={ticket} view={ticket.view} />}
     </Page>

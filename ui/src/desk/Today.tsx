@@ -1,30 +1,26 @@
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useMemo } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, told } from "../api/client";
 import { ProblemAlert } from "../shell/ProblemAlert";
+import { keys, useKeys } from "../shell/keys";
 import { waited } from "../shell/format";
 import { petrol, rule } from "../shell/theme";
 
 const LOOK_AGAIN_MS = 5000;
-/** The first of each pile on its own key. */
-const KEYS = "123456789abcdefgh";
 
 /** What the day waits for, one pile for each thing that is to be done next. A key opens the first of its pile. */
 export function Today() {
   const { data, error } = useQuery({ queryKey: ["today"], queryFn: () => told(api.GET("/api/today")), refetchInterval: LOOK_AGAIN_MS });
   const navigate = useNavigate();
-  const piles = (data?.piles ?? []).filter((pile) => pile.total > 0);
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-      const first = typing || event.ctrlKey || event.altKey || event.metaKey ? undefined : piles[KEYS.indexOf(event.key)]?.rows[0];
+  const piles = useMemo(() => (data?.piles ?? []).filter((pile) => pile.total > 0), [data]);
+  useKeys(useMemo(() => ({
+    pile: (nth: number) => {
+      const first = piles[nth]?.rows[0];
       if (first) void navigate(first.to);
-    };
-    document.addEventListener("keydown", listen);
-    return () => document.removeEventListener("keydown", listen);
-  }, [piles, navigate]);
+    },
+  }), [piles, navigate]));
   return (
     <>
       {error && <ProblemAlert>{error.message}</ProblemAlert>}
@@ -35,12 +31,12 @@ export function Today() {
             <Box sx={{ display: "flex", alignItems: "baseline", gap: 1, borderBottom: `3px solid ${petrol}` }}>
               <h2 style={{ margin: 0 }}>{pile.name}</h2>
               <strong style={{ fontSize: 18 }}>{pile.total}</strong>
-              <kbd style={{ marginLeft: "auto", border: `1px solid ${rule}`, borderRadius: 3, padding: "0 7px", fontSize: 14 }}>{KEYS[index]}</kbd>
+              <kbd style={{ marginLeft: "auto", border: `1px solid ${rule}`, borderRadius: 3, padding: "0 7px", fontSize: 14 }}>{keys.pile.among![index]}</kbd>
             </Box>
             {pile.rows.map((row) => (
               <Link key={row.to + row.what} to={row.to} style={{ display: "block", color: "inherit", textDecoration: "none", padding: "3px 0", borderBottom: `1px solid ${rule}` }}>
                 <Box sx={{ display: "flex", gap: 1, justifyContent: "space-between" }}><strong>{row.what}</strong><span style={{ whiteSpace: "nowrap", fontSize: 14 }}>{row.since ? waited(row.since) : ""}</span></Box>
-                <Box sx={{ fontSize: 15, whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis" }}>{row.detail}</Box>
+                <Box sx={{ fontSize: 15, }}>{row.detail}</Box>
               </Link>
             ))}
             {pile.total > pile.rows.length && <div style={{ fontSize: 14 }}>and {pile.total - pile.rows.length} more</div>}

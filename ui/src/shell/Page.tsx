@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import { type ReactNode, useEffect } from "react";
+import { KeyHelp } from "./KeyHelp";
 import { TopBar } from "./TopBar";
 
 /** A card is read at arm's length. */
@@ -10,6 +11,8 @@ interface Props {
   title: string;
   /** Whether a heading among the children says so already. */
   headed?: boolean;
+  /** Whether the page answers F1 itself. */
+  ownHelp?: boolean;
   /** What stands in the bar. */
   head?: ReactNode;
   kind?: keyof typeof KINDS;
@@ -17,12 +20,13 @@ interface Props {
 }
 
 /** A page: the bar, and below it what it is about. */
-export function Page({ title, headed = false, head, kind = "wide", children }: Props) {
+export function Page({ title, headed = false, ownHelp = false, head, kind = "wide", children }: Props) {
   useEffect(() => {
     document.title = `${title} · Gimlet`;
   }, [title]);
   return (
     <>
+      {!ownHelp && <KeyHelp />}
       <TopBar>{head}</TopBar>
       <Box component="main" sx={{ ...KINDS[kind], mx: "auto", px: { xs: 1.25, sm: 2.5 }, py: 2 }}>
         {!headed && <h1 className="unseen">{title}</h1>}

@@ -1,12 +1,12 @@
 import Button from "@mui/material/Button";
 import { type ReactNode, useEffect } from "react";
+import { keys } from "./keys";
 import { SignIn } from "./SignIn";
 import { onBar } from "./theme";
 import { useSession, useSignIn } from "./useSession";
 
 /** Untouched for so long, a till is locked. */
 const IDLE_MS = 15 * 60 * 1000;
-const LOCK_KEY = "F9";
 const TOUCHES = ["keydown", "pointerdown"] as const;
 
 /** Shows the counter to whoever is signed in, and the question who it is to everybody else. */
@@ -21,7 +21,7 @@ export function Till({ children }: { children: ReactNode }) {
     const touched = (event: Event) => {
       clearTimeout(timer);
       timer = setTimeout(lock, IDLE_MS);
-      if (event instanceof KeyboardEvent && event.key === LOCK_KEY) lock();
+      if (event instanceof KeyboardEvent && event.key === keys.lock.key) lock();
     };
     TOUCHES.forEach((touch) => addEventListener(touch, touched));
     return () => {
@@ -38,5 +38,5 @@ export function WhoIsIn() {
   const { data: session } = useSession();
   const { leave } = useSignIn();
   if (!session?.person) return null;
-  return <Button size="small" sx={{ color: onBar }} onClick={() => leave.mutate()} aria-label={`${session.person.name}: lock the till`}>{session.person.name} · lock (F9)</Button>;
+  return <Button size="small" sx={{ color: onBar }} onClick={() => leave.mutate()} aria-label={`${session.person.name}: lock the till`}>{session.person.name} · lock ({keys.lock.key})</Button>;
 }

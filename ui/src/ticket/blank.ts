@@ -28,4 +28,5 @@ export const blankView = (id: number | null): TicketView => ({
   extents: [],
   measured: [],
   amending: null,
+  drips: null,
 });

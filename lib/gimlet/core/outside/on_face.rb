@@ -55,12 +55,17 @@ module Gimlet
         def bolts = @fasteners.reject { |fastener| fastener.pattern == :each }.flat_map { |one| one.points.map { |point| [point, one] } }
 
         def feature_plan((kind, label, x, y, diameter, *))
-          single = @fasteners.flat_map { |one| one.points.map { |point| [point, one] } }
-                             .find { |point, one| one.pattern == :each && point.x_mm == x && point.y_mm == y }
-          at = single&.first&.at || held(kind, label)
-          return keyed(kind, x, y, diameter, single&.last&.drive, label, at) if %w[cap plug].include?(kind)
+          point, fastener = single(x, y)
+          at = point&.at || held(kind, label)
+          return keyed(kind, x, y, diameter, fastener&.drive, label, at) if %w[cap plug].include?(kind)
 
           [Mark.new(kind: kind, label: label, circle: [x, y, diameter / 2.0], at: at)]
+        end
+
+        # @return [Array(Catalogue::Point, Catalogue::Fastener), nil] what holds one thing by itself, there
+        def single(x, y)
+          @fasteners.select { |one| one.pattern == :each }.flat_map { |one| one.points.map { |point| [point, one] } }
+                    .find { |point, _| point.x_mm == x && point.y_mm == y }
         end
 
         # A plunger that nothing holds has its place all the same.
@@ -92,7 +97,8 @@ module Gimlet
         def caps(along, base)
           features.select { |kind, *| %w[cap plug].include?(kind) }.map do |kind, label, x, y, diameter, high|
             middle = along == :x ? x : y
-            Mark.new(kind: kind, label: label, outline: Figures.box(middle - (diameter / 2.0), base, diameter, high || (CAP_HIGH * diameter)))
+            Mark.new(kind: kind, label: label, at: single(x, y)&.first&.at,
+                     outline: Figures.box(middle - (diameter / 2.0), base, diameter, high || (CAP_HIGH * diameter)))
           end
         end
 

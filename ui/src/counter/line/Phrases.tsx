@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import type { components } from "../../api/schema";
 import type { TicketView } from "../../api/types";
+import { KeyList } from "../../shell/KeyList";
 import { petrol } from "../../shell/theme";
 
 interface Props {
@@ -23,7 +24,7 @@ export function Phrases({ phrases, commands, operators, onUse, onClose }: Props)
         <strong>What can be typed here</strong>
         <Button size="small" onClick={onClose}>F1 · close</Button>
       </Box>
-      <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "210px 1fr", gap: 0.25, m: 0, fontSize: 15 }}>
+      <Box component="dl" sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "210px 1fr" }, gap: 0.25, m: 0, fontSize: 15 }}>
         {phrases.map((row) => (
           <Box key={`${row.about} ${row.asked}`} sx={{ display: "contents" }}>
             <Box component="dt" sx={{ fontWeight: row.asked ? 700 : 400 }}>{row.about}{row.asked ? " (asked now)" : ""}</Box>
@@ -47,6 +48,8 @@ export function Phrases({ phrases, commands, operators, onUse, onClose }: Props)
           </Box>
         ))}
       </Box>
+      <h3>Keys</h3>
+      <KeyList />
     </Box>
   );
 }

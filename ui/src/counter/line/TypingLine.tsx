@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
-import { forwardRef, useEffect, useImperativeHandle, useRef, useState } from "react";
+import { forwardRef, useEffect, useImperativeHandle, useMemo, useRef, useState } from "react";
+import { isTyping, keys, useKeys } from "../../shell/keys";
 import { field, ink, petrol, quiet } from "../../shell/theme";
 import { makings, type TakeUp } from "./useTakeUp";
 
@@ -23,32 +24,24 @@ export const TypingLine = forwardRef<HTMLInputElement, Props>(function TypingLin
   const [making, setMaking] = useState(false);
   useImperativeHandle(ref, () => input.current!);
 
+  useKeys(useMemo(() => ({ help: onHelp, toLine: () => input.current?.focus() }), [onHelp]));
   useEffect(() => {
+    // Wherever was clicked, what is typed next goes into the line.
     const listen = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && (/^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName) || event.target.closest("[role=dialog]") !== null);
-      if (event.key === "F1") {
-        event.preventDefault();
-        onHelp();
-      } else if (event.key === "/" && !typing) {
-        event.preventDefault();
-        input.current?.focus();
-      } else if (!typing && goesIntoTheLine(event)) {
-        // Wherever was clicked, what is typed next goes into the line.
-        input.current?.focus();
-      }
+      if (!isTyping(event) && goesIntoTheLine(event)) input.current?.focus();
     };
     document.addEventListener("keydown", listen);
     return () => document.removeEventListener("keydown", listen);
-  }, [onHelp]);
+  }, []);
 
   const pressed = (event: React.KeyboardEvent) => {
-    if (event.key === "Enter") return onEnter();
+    if (event.key === keys.read.key) return onEnter();
     if (onKey(event.key)) return event.preventDefault();
-    if (event.key === "ArrowUp" || event.key === "ArrowDown") {
+    if (event.key === keys.earlier.key || event.key === keys.later.key) {
       event.preventDefault();
-      return event.key === "ArrowUp" ? onEarlier() : onLater();
+      return event.key === keys.earlier.key ? onEarlier() : onLater();
     }
-    if (event.key === "Escape") {
+    if (event.key === keys.clear.key) {
       setMaking(false);
       return onType("");
     }
@@ -56,7 +49,7 @@ export const TypingLine = forwardRef<HTMLInputElement, Props>(function TypingLin
       event.preventDefault();
       setMaking(false);
       takeUp.make(event.key);
-    } else if (event.key === "=" && value === "" && takeUp.words !== null) {
+    } else if (event.key === keys.make.key && value === "" && takeUp.words !== null) {
       event.preventDefault();
       setMaking(true);
     }
@@ -90,8 +83,8 @@ export const TypingLine = forwardRef<HTMLInputElement, Props>(function TypingLin
   );
 });
 
-/** Letters and figures; the space bar and Enter belong to whatever has the focus. */
-const goesIntoTheLine = (event: KeyboardEvent) => /^[\p{L}\p{N}?*.,]$/u.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey;
+/** Whatever leaves a mark; the space bar and Enter belong to whatever has the focus. */
+const goesIntoTheLine = (event: KeyboardEvent) => /^[\p{L}\p{N}\p{P}\p{S}]$/u.test(event.key) && event.key !== keys.toLine.key && !event.ctrlKey && !event.metaKey && !event.altKey;
 
 function help(said: Props["said"], making: boolean, takeUp: TakeUp): string {
   if (said) return `${said.wrong ? "▸ " : ""}${said.text}`;

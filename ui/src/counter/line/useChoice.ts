@@ -1,10 +1,11 @@
 import { useMemo } from "react";
 import type { CallLine, TicketView } from "../../api/types";
+import { keys } from "../../shell/keys";
 import type { LiveTicket } from "../../ticket/useTicket";
 
 /** One key for each meaning, and one for none of them. */
-export const optionKeys = ["F6", "F7", "F8"] as const;
-export const neitherKey = "Escape";
+export const optionKeys = [keys.meaning1.key, keys.meaning2.key, keys.meaning3.key];
+export const neitherKey = keys.clear.key;
 
 export type OpenChoice = CallLine["choices"][number];
 

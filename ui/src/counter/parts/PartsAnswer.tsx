@@ -23,15 +23,13 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
         onChange={(_, policy: Policy | null) => { if (policy) void ticket.add("Parts", { kind: "plan", policy }); }}>
         {plan.plans.map((one) => (
           <ToggleButton key={one.policy} value={one.policy} sx={{ flex: 1, flexDirection: "column", alignItems: "start", textAlign: "left", color: "text.primary" }}>
-            <span>{[one.name, ...one.also].join(" = ")} · {price(one.price_cents)}</span>
+            <span style={{ fontSize: 22 }}>{price(one.price_cents)}</span>
+            <span>{[one.name, ...one.also].join(", ")}</span>
             <span style={{ fontWeight: 400 }}>{one.complete}{left(one.surplus)}</span>
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
-      <details style={{ margin: "8px 0" }}>
-        <summary>The lines, to read out or to set by hand</summary>
-        <PlanLines plan={chosen} ticket={ticket} />
-      </details>
+      <PlanLines plan={chosen} ticket={ticket} />
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", mt: 1, fontSize: 14 }}>
         {vocabulary?.fates.map((fate) => <span key={fate.name}><FateSwatch fate={fate.id} />{fate.name}</span>)}
       </Box>
@@ -41,19 +39,21 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
         <List title="Count these out of the bores" items={plan.count_out.map((one) => `${one.position}: ${one.pieces.join(", ")}`)} />
         <List title="Set aside until it is open; what is not used comes back" items={plan.held.map((one) => `${one.quantity} × ${one.part} ${one.name}: ${one.why}`)} />
         {chosen.passed_over.length > 0 && (
-          <Box>
-            <h3>Kits that are not used</h3>
+          <details>
+            <summary>Kits that are not used ({chosen.passed_over.length})</summary>
             {chosen.passed_over.map((one) => (
               <Box key={one.number} sx={{ display: "flex", gap: 1, alignItems: "start" }}>
                 <span style={{ flex: 1 }}><strong>{one.number}</strong> {one.name}: {one.reason}</span>
                 <SetLine ticket={ticket} line={{ number: one.number, quantity: 0, reason: null }} />
               </Box>
             ))}
-          </Box>
+          </details>
         )}
       </Box>
-      <h3>Why each part</h3>
-      <DemandTable demand={plan.demand} ticket={ticket} />
+      <details>
+        <summary>Why each part, and what the customer has already</summary>
+        <DemandTable demand={plan.demand} ticket={ticket} />
+      </details>
     </>
   );
 }

@@ -28,7 +28,7 @@ export function PlanLines({ plan, ticket }: Props) {
         <TableBody>
           {plan.lines.map((line) => (
             <TableRow key={line.number}>
-              <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>{packs(line)}</TableCell>
+              <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap", fontSize: 22 }}>{packs(line)}</TableCell>
               <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>{line.number}</TableCell>
               <TableCell>{line.name}{line.reason && <div>{line.beside ? "goes along" : "set by hand"}: {line.reason}</div>}</TableCell>
               <TableCell>{line.short > 0 ? `${line.short} short: ${here(line)}` : here(line)}</TableCell>

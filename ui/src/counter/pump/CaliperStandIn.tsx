@@ -12,7 +12,7 @@ export function CaliperStandIn({ onSend }: { onSend: (text: string) => void }) {
   const [jaws, setJaws] = useState(20);
   const reading = `${jaws.toFixed(2)} mm`;
   return (
-    <Box component="section" aria-label="Caliper stand-in" sx={{ borderTop: "1px solid", borderColor: "divider", mt: 1.5, pt: 1 }}>
+    <Box component="section" aria-label="Caliper stand-in" sx={{ borderTop: "1px solid", borderColor: "divider", mt: 2, pt: 0.5, maxWidth: 420 }}>
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
         <span>Caliper (stand-in)</span>
         <Button size="small" variant="outlined" onClick={() => onSend(`${reading} caliper`)}>Send {reading}</Button>

@@ -4,6 +4,7 @@ import { useCallback } from "react";
 import type { TicketView } from "../../api/types";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { CaliperStandIn } from "./CaliperStandIn";
 import { CallLog } from "./CallLog";
 import { Candidates } from "./Candidates";
 import { Differences } from "./Differences";
@@ -19,9 +20,10 @@ interface Props {
   ticket: LiveTicket;
   view: TicketView;
   onReply: (index: number | null) => void;
+  onSend: (text: string) => void;
 }
 
-export function PumpAnswer({ ticket, view, onReply }: Props) {
+export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
   const { found } = view;
   const { add } = ticket;
   const own = useCallback(
@@ -51,6 +53,7 @@ export function PumpAnswer({ ticket, view, onReply }: Props) {
       </Box>
       {found.readings.length > 0 && view.lacking.length > 0 && <SideBySide pictures={found.faces} />}
       {view.lacking.length > 0 && <Differences found={found} />}
+      {view.order_id === null && <CaliperStandIn onSend={onSend} />}
     </>
   );
 }

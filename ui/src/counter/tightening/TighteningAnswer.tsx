@@ -49,7 +49,7 @@ function Fastener({ one, unit, ticket }: { one: Tightening; unit: string; ticket
     <Box component="article" aria-label={one.name} sx={{ display: "flex", gap: 2, py: 1.25, borderBottom: "1px solid", borderColor: "divider" }}>
       <Box sx={{ flex: 1 }}>
         <strong>{one.count} × {one.name}</strong> · {one.drive}
-        <Box sx={{ fontSize: 22, fontWeight: 700 }}>{one.asked ? one.asked.text : one.text}{one.tolerance && ` ± ${one.tolerance.text}`}</Box>
+        <Box sx={{ fontSize: 32, fontWeight: 700, lineHeight: 1.2 }}>{one.asked ? one.asked.text : one.text}{one.tolerance && ` ± ${one.tolerance.text}`}</Box>
         {one.asked && one.kind !== "torque" && <Box>{one.text}</Box>}
         {one.asked && one.published?.unit !== one.asked.unit && <Box>published {one.published?.text}</Box>}
         {one.setting && one.setting !== one.asked?.text && <Box>set {one.setting}</Box>}

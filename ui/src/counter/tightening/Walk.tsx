@@ -4,6 +4,7 @@ import Dialog from "@mui/material/Dialog";
 import { type KeyboardEvent, useState } from "react";
 import type { Tightening } from "../../api/types";
 import { FaceDrawing } from "../../drawing/FaceDrawing";
+import { keys } from "../../shell/keys";
 
 interface Props {
   one: Tightening;
@@ -19,8 +20,8 @@ export function Walk({ one, onClose }: Props) {
   const back = () => setAt((now) => Math.max(now - 1, 0));
   const done = new Set(one.walk.slice(roundStart(one, at), at).map((step) => step.point));
   const onKey = (event: KeyboardEvent) => {
-    if (event.key === "Enter" || event.key === " ") on();
-    else if (event.key === "Backspace") back();
+    if (event.key === keys.turnOn.key || event.key === " ") on();
+    else if (event.key === keys.turnBack.key) back();
     else return;
     event.preventDefault();
   };

@@ -11,18 +11,23 @@ import { Small } from "../../shell/text";
 interface Props {
   ticket: LiveTicket;
   lacking: TicketView["lacking"];
+  /** What is not covered, in words; it is asked about once. */
+  short: string | null;
   where: string;
   onSave: (reason: string | null) => void;
 }
 
 /** Saves at once where there is enough to order; else it takes a reason, which goes with the order. */
-export function SaveOrder({ ticket, lacking, where, onSave }: Props) {
+export function SaveOrder({ ticket, lacking, short, where, onSave }: Props) {
   const [reason, setReason] = useState("");
   const isSaid = useReason();
+  const [asked, setAsked] = useState<string | null>(null);
+  const isAsked = short !== null && asked === short;
   if (lacking.length === 0) {
     return (
       <>
-        <Button fullWidth variant="contained" disabled={ticket.busy} onClick={() => onSave(null)}>Save the order</Button>
+        {isAsked && <p role="alert">{short}. Save all the same?</p>}
+        <Button fullWidth variant="contained" disabled={ticket.busy} onClick={() => (short !== null && !isAsked ? setAsked(short) : onSave(null))}>{isAsked ? "Save all the same" : "Save the order"}</Button>
         <ProblemNote ticket={ticket} where={where} />
       </>
     );

@@ -1,26 +1,27 @@
 import Box from "@mui/material/Box";
-import type { ReactNode } from "react";
 import { useVocabulary } from "../../api/queries";
 import type { TicketView, TrayLine } from "../../api/types";
 import { Caution } from "../../shell/Caution";
 import { packs, percent, price } from "../../shell/format";
 import { faint, petrol } from "../../shell/theme";
+import { isShort, notCovered } from "../../ticket/notCovered";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { SaveOrder } from "./SaveOrder";
-import { Small } from "../../shell/text";
 
 interface Props {
   ticket: LiveTicket;
   view: TicketView;
   onSave: (reason: string | null) => void;
-  children?: ReactNode;
 }
 
-/** What lies in the tray once an order leads: what all likely orders have, and apart from it what is still open. */
-export function Tray({ ticket, view, onSave, children }: Props) {
+/**
+ * What lies in the tray once an order leads: what all likely orders have, and apart from it what is still open. How sure it is stands at its top, the
+ * sum and Save at its foot, however many lines lie between.
+ */
+export function Tray({ ticket, view, onSave }: Props) {
   const { tray, plan, pump } = view;
   return (
-    <Box component="aside" aria-label="Tray" sx={{ position: "sticky", top: 12, bgcolor: "background.paper", border: "1px solid", borderColor: "divider", borderRadius: 1, p: 1.5 }}>
+    <Box component="aside" aria-label="Tray" sx={{ position: { xs: "static", md: "sticky" }, top: 12, maxHeight: { xs: "none", md: "calc(100vh - 90px)" }, display: "flex", flexDirection: "column", bgcolor: "background.paper", border: "1px solid", borderColor: "divider", borderRadius: 1, p: 1.5 }}>
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline" }}>
         <h2>Tray</h2>
         <strong style={{ fontSize: 18 }}>{pump ? `${percent(pump.sure)} sure` : ""}</strong>
@@ -29,22 +30,22 @@ export function Tray({ ticket, view, onSave, children }: Props) {
       <Turns turns={view.turns} />
       {plan ? (
         <>
-          <Lines lines={tray.certain} />
-          {tray.open.length > 0 && <Open open={tray.open} certain={tray.certain.length > 0} />}
-          {plan.plans[0]!.unfilled.length > 0 && <p><strong>{plan.plans[0]!.unfilled.length} not covered</strong></p>}
-          <Box sx={{ display: "flex", justifyContent: "space-between", borderTop: "2px solid", mt: 0.5, pt: 0.5, fontWeight: 700 }}>
-            <span>{tray.open.length > 0 ? "certain so far" : plan.plans[0]!.name}</span><span>{price(tray.price_cents)}</span>
+          <Box tabIndex={0} role="group" aria-label="What lies in the tray" sx={{ overflowY: "auto", minHeight: 60, flex: "0 1 auto" }}>
+            <Lines lines={tray.certain} />
+            {tray.open.length > 0 && <Open open={tray.open} certain={tray.certain.length > 0} />}
           </Box>
-          <Box sx={{ my: 1 }}>
+          <Box sx={{ position: { xs: "sticky", md: "static" }, bottom: 0, bgcolor: "background.paper", pb: { xs: 1, md: 0 } }}>
+            {isShort(plan) && <p><strong>{notCovered(plan)}</strong></p>}
+            <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline", borderTop: "2px solid", mt: 0.5, pt: 0.5, fontWeight: 700 }}>
+              <span>{tray.open.length > 0 ? "sure to be needed" : plan.plans[0]!.name}<Box component="span" sx={{ fontWeight: 400, fontSize: 14, ml: 1 }}>{tray.certain.length} {tray.certain.length === 1 ? "line" : "lines"}</Box></span><span style={{ fontSize: 24 }}>{price(tray.price_cents)}</span>
+            </Box>
             {plan.assumptions.map((text) => <Caution key={text}>{text}</Caution>)}
-            <Small>{plan.cautions.length} cautions go on the card.</Small>
+            {view.order_id === null && <SaveOrder ticket={ticket} lacking={view.lacking} short={isShort(plan) ? notCovered(plan) : null} where="tray" onSave={onSave} />}
           </Box>
-          {view.order_id === null && <SaveOrder ticket={ticket} lacking={view.lacking} where="tray" onSave={onSave} />}
         </>
       ) : (
         <p>{empty(view)}</p>
       )}
-      {children}
     </Box>
   );
 }
@@ -55,7 +56,7 @@ function Turns({ turns: { most, less } }: { turns: TicketView["turns"] }) {
   const lines = less.length === 1 ? `Line ${less[0]}` : `Lines ${less.join(", ")}`;
   return (
     <Box component="p" sx={{ m: 0, mt: 0.5, fontSize: 14 }}>
-      {most && `Line ${most.line} told most: ${most.before} orders to ${most.after}.`}
+      {most && `Line ${most.line} told most: ${most.before} options to ${most.after}.`}
       {less.length > 0 && <strong> {lines} made it less certain.</strong>}
     </Box>
   );
@@ -63,7 +64,7 @@ function Turns({ turns: { most, less } }: { turns: TicketView["turns"] }) {
 
 function empty(view: TicketView): string {
   if (view.found.readings.length === 0) return "Empty until the pump and the work are known.";
-  if (!view.pump) return "Empty until one order leads.";
+  if (!view.pump) return "Empty until one option leads.";
   return "Empty until the work is agreed.";
 }
 
@@ -73,21 +74,25 @@ function Lines({ lines }: { lines: TrayLine[] }) {
       {lines.map((line) => (
         <Box component="li" key={line.number} sx={{ display: "flex", gap: 1, py: 0.25 }}>
           <strong>{packs(line)}</strong>
-          <span style={{ flex: 1 }}>{line.number}<Box component="span" sx={{ display: "block", fontSize: 14, color: "text.secondary" }}>{line.name}{line.short > 0 ? `, ${line.short} short${line.promised > 0 ? ` (${line.promised} promised)` : ""}` : ""}</Box></span>
-          <span>{price(line.price_cents)}</span>
+          <span style={{ flex: 1, minWidth: 0 }}>{line.number}<Box component="span" sx={{ display: "block", fontSize: 14, color: "text.secondary" }}>{line.name}</Box></span>
+          <span style={{ textAlign: "right" }}>{price(line.price_cents)}<Box component="span" sx={{ display: "block", fontSize: 14, fontWeight: line.short > 0 ? 700 : 400 }}>{shelf(line)}</Box></span>
         </Box>
       ))}
     </Box>
   );
 }
 
+/** What is free of it, and how many lack. */
+const shelf = ({ free, short, promised }: TrayLine): string =>
+  short === 0 ? `${free} free` : `${free} free, ${short} short${promised > 0 ? `, ${promised} promised` : ""}`;
+
 function Open({ open, certain }: { open: TicketView["tray"]["open"]; certain: boolean }) {
   return (
-    <Box component="section" aria-label="Still open" sx={{ border: "1px dashed", borderColor: "text.secondary", borderRadius: 1, px: 1, py: 0.5, my: 0.5, fontSize: 15 }}>
-      <strong>{certain ? "Still open" : "Nothing is certain yet"}</strong>
+    <Box component="section" aria-label="By option" sx={{ border: "1px dashed", borderColor: "text.secondary", borderRadius: 1, px: 1, py: 0.5, my: 0.5, fontSize: 15 }}>
+      <strong>{certain ? "And by option" : "By option"}</strong>
       {open.map((own, index) => (
         <div key={own.id}>
-          order {String.fromCharCode(65 + index)}, {percent(own.probability)}: {own.lines.map((line) => `${line.quantity} × ${line.number}`).join(", ") || "nothing more"}
+          option {String.fromCharCode(65 + index)}, {percent(own.probability)}: {own.lines.map((line) => `${line.quantity} × ${line.number}`).join(", ") || "no other part"}
         </div>
       ))}
     </Box>

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import type { Plan, TicketView } from "../../api/types";
+import { OutsideDrawing } from "../../drawing/OutsideDrawing";
 
 interface Props {
   names: { id: string; name: string }[];
@@ -40,6 +41,7 @@ export function Areas({ names, state, plan, onChange }: Props) {
             {plan?.not_on_file.includes(area.id) && <span> nothing on file for this pump: see the maker's manual</span>}
             {taken && positions.length > 1 && (
               <Box role="group" aria-label={`${area.name}: where`} sx={{ pl: 4, mt: -0.75 }}>
+                <Which plan={plan} positions={positions} chosen={state.positions[area.id] ?? positions} onPlace={(one, wanted) => place(area.id, one, wanted)} />
                 {positions.map((one) => (
                   <FormControlLabel key={one} label={one} sx={{ "& .MuiFormControlLabel-label": { fontSize: 14 } }}
                     control={<Checkbox size="small" sx={{ p: 0.25 }} checked={(state.positions[area.id] ?? positions).includes(one)} onChange={(event) => place(area.id, one, event.target.checked)} />} />
@@ -51,4 +53,19 @@ export function Areas({ names, state, plan, onChange }: Props) {
       })}
     </Box>
   );
+}
+
+interface WhichProps {
+  plan: Plan | null;
+  positions: string[];
+  chosen: string[];
+  onPlace: (position: string, wanted: boolean) => void;
+}
+
+/** The side of the pump on which most of these positions are seen, to be chosen there. */
+function Which({ plan, positions, chosen, onPlace }: WhichProps) {
+  const seen = (plan?.outside ?? []).map((view) => ({ view, on: positions.filter((one) => view.marks.some((mark) => mark.at.length === 1 && mark.at[0] === one)).length }));
+  const best = seen.reduce<(typeof seen)[number] | null>((most, one) => (one.on > (most?.on ?? 0) ? one : most), null);
+  if (!best) return null;
+  return <OutsideDrawing view={best.view} width={230} height={130} label={`Which: ${positions.join(", ")}`} positions={positions} chosen={chosen} onPosition={(one) => onPlace(one, !chosen.includes(one))} />;
 }

@@ -11,6 +11,8 @@ import { Small } from "../../shell/text";
 export function Extents({ ticket, extents }: { ticket: LiveTicket; extents: TicketView["extents"] }) {
   if (extents.length === 0) return null;
   const chosen = extents.find((one) => one.chosen);
+  // Three ways that come to the same are one.
+  if (new Set(extents.map((one) => `${one.price_cents} ${one.pieces} ${one.unfilled}`)).size === 1 && chosen?.id === extents[0]!.id) return null;
   return (
     <Box>
       <Box id="extent" sx={{ fontWeight: 700 }}>How far</Box>

@@ -10,6 +10,7 @@ import { Areas } from "./Areas";
 import { DiagnosisPanel } from "./DiagnosisPanel";
 import { Extents } from "./Extents";
 import { Measured } from "./Measured";
+import { WhereItDrips } from "./WhereItDrips";
 
 interface Props {
   ticket: LiveTicket;
@@ -27,6 +28,7 @@ export function WorkAnswer({ ticket, view, onAgree }: Props) {
     <>
       <ProblemNote ticket={ticket} where="Work" />
       <Measured ticket={ticket} view={view} />
+      {view.drips && view.order_id === null && <WhereItDrips drips={view.drips} onTell={(words) => void ticket.add("Work", { kind: "said", words, asked: null })} />}
       {diagnosis
         ? <DiagnosisPanel ticket={ticket} diagnosis={diagnosis} complaints={state.complaints} onTake={(areas) => void work(areas, {})} />
         : state.complaints.length > 0 && <p><strong>Complaint:</strong> {state.complaints.join(", ")}.</p>}
