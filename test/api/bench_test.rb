@@ -100,4 +100,106 @@ class BenchApiTest < Minitest::Test
     note("tightened", fastener: "packing_nuts", turn: 3, reading: "20", by: "typed")
     assert_problem(422, "no_torque", field: "turn")
   end
+
+  def packing = json["stacks"].find { |stack| stack["id"] == "packing" }
+
+  # A finding goes back to the counter with what it costs, and changes nothing until it is agreed there.
+  def test_what_is_found_at_the_bench_waits_to_be_agreed
+    place "plate TK4R20, serial 31500, 15 lpm, green, inlet valves"
+    get PATH
+    stack = json["stacks"].first
+    kept = stack["layers"].find { |layer| layer["fate"] == "look over" } || stack["layers"].find { |layer| layer["slot"] }
+    before = database[:orders].first(id: 1)
+    found = note("found", slot: kept["slot"], position: stack["positions"].first, outcome: "replace")["found"]
+    assert_schema "Bench"
+    assert_equal ["#{kept['name']}, #{stack['positions'].first}: renew it"], found["findings"].map { |one| one["text"] }
+    refute found["findings"].first["taken"]
+    assert_equal found["cents"], found["changes"].sum { |change| change["cents"] }
+    assert_equal before, database[:orders].first(id: 1)
+    get "/api/today"
+    assert_equal(["/orders/1"], json["piles"].find { |pile| pile["id"] == "to_agree" }["rows"].map { |row| row["to"] })
+  end
+
+  def test_taken_to_the_ticket_it_is_an_amendment_that_is_saved_or_not
+    place "plate TK4R20, serial 31500, 15 lpm, green, inlet valves"
+    get PATH
+    stack = json["stacks"].first
+    slot = stack["layers"].find { |layer| layer["slot"] }["slot"]
+    note("found", slot: slot, position: stack["positions"].first, outcome: "rework")
+    note("found", slot: slot, position: stack["positions"].first, outcome: "replace")
+    view = send_json("POST", "/api/orders/1/findings", key: "take")
+    assert_equal 201, last_response.status, last_response.body
+    assert_equal [{ "slot" => slot, "position" => stack["positions"].first, "outcome" => "replace" }],
+                 view["ticket"]["findings"].map { |one| one.slice("slot", "position", "outcome") }
+    assert_equal 1, view["amending"]["id"]
+    assert_match(/found at the bench/, view["call"].find { |line| line["kind"] == "reopened" }["text"])
+    get PATH
+    assert json["found"]["findings"].first["taken"]
+    send_json("POST", "/api/orders/1/findings", key: "twice")
+    assert_problem(422, "nothing_found", field: "key")
+  end
+
+  def test_a_piece_that_is_not_on_the_card_is_refused
+    place
+    note("found", slot: "flywheel", outcome: "replace")
+    assert_problem(422, "unknown_slot", field: "slot")
+    note("found", slot: packing_slot, position: "cylinder 9", outcome: "replace")
+    assert_problem(422, "unknown_position", field: "position")
+  end
+
+  def packing_slot
+    get PATH
+    packing["layers"].find { |layer| layer["slot"] }["slot"]
+  end
+
+  # An order for two pumps has the ticks, turns and torques of each; what is laid out for both is ticked once.
+  def test_each_pump_of_an_order_has_its_own_ticks_and_torques
+    place "two pumps, plate TK4R20, serial 31500, 15 lpm, green, packings"
+    get PATH
+    assert_equal [1, 2], json["pumps"].map { |one| one["pump"] }
+    box = first_box(json)["id"]
+    laid = json["sections"].first["lines"][0]["boxes"][0]["id"]
+    note("ticked", item: box, done: true, pump: 2)
+    assert first_box(json)["done"]
+    assert_equal 2, json["at_pump"]
+    reach("6.6 N·m", pump: 2)
+    note("ticked", item: laid, done: true)
+    refute first_box(json)["done"], "pump 1"
+    assert_nil head["turns"][FIRST]["told"]
+    get "#{PATH}?pump=2"
+    assert first_box(json)["done"]
+    assert head["turns"][FIRST]["told"]
+    assert json["sections"].first["lines"][0]["boxes"][0]["done"], "parts are laid out for both"
+    note("ticked", item: box, done: true, pump: 3)
+    assert_problem(422, "unknown_pump", field: "pump")
+  end
+
+  # What was over has strained the thread: it is told also when it was put right.
+  def test_what_was_over_stays_to_be_seen
+    place
+    last = note("ticked", item: first_box(get(PATH) && json)["id"], done: true)
+    at = head(last)["turns"].size - 1
+    reach("40 N·m", turn: at)
+    assert_equal "over", head["turns"][at]["verdict"]
+    reach("22 N·m", turn: at)
+    assert_equal "inside", head["turns"][at]["verdict"]
+    assert_equal 1, head["over"].size
+    assert_match(/40 N·m was over/, head["over"].first)
+    get "/api/orders/1"
+    told = json["bench"]["torques"].first
+    assert_match(/40 N·m was over/, told["flagged"].join)
+    assert_match(/\A\d{4}-\d\d-\d\d\z/, told["on"])
+    get "/api/orders/1/torques.pdf"
+    assert_equal "%PDF", last_response.body[0, 4]
+  end
+
+  # Each drawing and each torque beside the step that needs it.
+  def test_steps_name_what_is_built_up_and_tightened_in_them
+    place
+    get PATH
+    lines = json["sections"].to_h { |section| [section["key"], section["lines"]] }
+    assert_equal ["packing"], lines["renew"].flat_map { |line| line["stacks"] }
+    assert_equal json["tightening"].map { |one| one["id"] }.sort, lines["close"].flat_map { |line| line["fasteners"] }.sort
+    assert_equal %w[pressure jet eyes manual], (json["cautions"].map { |one| one["picture"] } & %w[pressure jet eyes manual])
+  end
 end

@@ -204,7 +204,7 @@ module Gimlet
         Counter::PlaceOrder.new(work, database, prices: stock_for(ticket), **stores)
       end
 
-      def stores = { tickets: tickets, orders: orders, lives: lives, customers: customers, pumps: pumps, tools: tools, purchases: purchases }
+      def stores = { tickets: tickets, orders: orders, lives: lives, customers: customers, pumps: pumps, tools: tools, purchases: purchases, bench: bench }
 
       # @param schema [String] in the OpenAPI document
       # @return [Hash] checked, string keys

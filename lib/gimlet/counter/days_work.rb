@@ -2,6 +2,7 @@
 
 require_relative "../core/desk/due"
 require_relative "../core/value"
+require_relative "found_at_bench"
 
 module Gimlet
   module Counter
@@ -21,13 +22,13 @@ module Gimlet
       # Rows of a pile.
       SHOWN = 12
 
-      # @param shop [Hash] tickets, orders, tools, pumps, purchases: the stores
+      # @param shop [Hash] tickets, orders, bench, tools, pumps, purchases: the stores
       def initialize(**shop)
-        @tickets, @orders, @tools, @pumps, @purchases = shop.fetch_values(:tickets, :orders, :tools, :pumps, :purchases)
+        @tickets, @orders, @bench, @tools, @pumps, @purchases = shop.fetch_values(:tickets, :orders, :bench, :tools, :pumps, :purchases)
       end
 
       # @return [Array<Pile>] also those in which nothing waits
-      def call = [calls, *ORDERS.map { |state, (id, name)| orders(state, id, name) }, deliveries, overdue, due]
+      def call = [calls, found, *ORDERS.map { |state, (id, name)| orders(state, id, name) }, deliveries, overdue, due]
 
       private
 
@@ -37,6 +38,20 @@ module Gimlet
           Row.new(to: "/tickets/#{row[:id]}", what: "ticket #{row[:id]}", detail: row[:words] || "nothing said yet", since: row[:updated_at])
         end
         Pile.new(id: "to_answer", name: "To answer", total: page.total, rows: rows)
+      end
+
+      # What the bench sent back and nobody has taken to its ticket yet.
+      def found
+        waiting = @bench.owners_of("found").filter_map do |id|
+          order = @orders.find(id)
+          from_bench = FoundAtBench.new(order, @bench.of(id), @tickets.entries(order.ticket_id))
+          [order, from_bench] if from_bench.waiting.any?
+        end
+        rows = waiting.first(SHOWN).map do |order, from_bench|
+          Row.new(to: "/orders/#{order.id}", what: "order #{order.id} · #{order.customer || 'nobody named'}",
+                  detail: from_bench.findings.reject { |one| one[:taken] }.map { |one| one[:text] }.join("; "), since: from_bench.findings.last[:at])
+        end
+        Pile.new(id: "to_agree", name: "Found at the bench, to agree", total: waiting.size, rows: rows)
       end
 
       def orders(state, id, name)

@@ -7,10 +7,12 @@ require_relative "../core/order/turns"
 
 module Gimlet
   module Counter
-    # One thing done at the bench: a line ticked, or what a torque wrench read.
+    # One thing done at the bench: a line ticked, what a torque wrench read, or what was found on a piece.
     #
     #   NoteAtBench.new(bench).call(order, "kind" => "ticked", "item" => "open 1.1", "done" => true, "key" => "b1")
     class NoteAtBench
+      KINDS = { "ticked" => :ticked, "tightened" => :tightened, "found" => :found }.freeze
+
       # @param bench [Store::EntryLog]
       def initialize(bench)
         @bench = bench
@@ -20,11 +22,17 @@ module Gimlet
       # @param request [Hash{String=>Object}] of the OpenAPI schema NewBenchEntry
       # @raise [Core::InputError] nothing was added
       def call(order, request)
-        body = request["kind"] == "ticked" ? ticked(order, request) : tightened(order, request)
-        @bench.append(order.id, kind: request["kind"], key: request["key"], who: request["who"] || "bench") { body }
+        body = send(KINDS.fetch(request["kind"]), order, request)
+        at = pump(order, request["pump"] || 1)
+        @bench.append(order.id, kind: request["kind"], key: request["key"], who: request["who"] || "bench") { at == 1 ? body : body.merge("pump" => at) }
       end
 
       private
+
+      def pump(order, at)
+        pumps = order.record["work"]["pumps"]
+        at <= pumps ? at : reject("pump", "unknown_pump", "This order is for #{pumps} #{pumps == 1 ? 'pump' : 'pumps'}: there is no pump #{at}.")
+      end
 
       def ticked(order, request)
         known = lines(order.record) + turns(order.record)
@@ -46,6 +54,18 @@ module Gimlet
         quantity = torque(request["reading"], order.record["unit"])
         { "fastener" => fastener["fastener"], "turn" => request["turn"], "value" => quantity.value.to_f, "unit" => quantity.unit,
           "by" => request["by"] }
+      end
+
+      # A piece of a stack on the card, at one of its positions.
+      def found(order, request)
+        stack = order.record["stacks"].find { |one| one["layers"].any? { |layer| layer["slot"] == request["slot"] } } ||
+                reject("slot", "unknown_slot", "There is no piece “#{request['slot']}” on this card.")
+        position = request["position"]
+        unless position.nil? || stack["positions"].include?(position)
+          reject("position", "unknown_position", "#{stack['name']} is at #{stack['positions'].join(', ')}, not at “#{position}”.")
+        end
+        name = stack["layers"].find { |layer| layer["slot"] == request["slot"] }["name"]
+        { "slot" => request["slot"], "position" => position, "outcome" => request["outcome"], "name" => name }
       end
 
       def torque(text, unit)

@@ -1,46 +1,85 @@
 # frozen_string_literal: true
 
 require_relative "../core/6_tightening/words"
+require_relative "../core/8_plan/cautions"
 require_relative "../core/bench/turn"
 require_relative "../core/order/lines"
 require_relative "../core/order/turns"
 
 module Gimlet
   module Present
-    # An order at the bench: the card's lines with their ticks, and every turn of the wrench with what is asked and what was read.
+    # An order at the bench, one pump at a time: the card's lines with their ticks and drawings, and every turn of the wrench with what is asked and
+    # what was read.
     #
-    #   BenchView.call(order, log)[:sections].first[:title] # => "On the bench: parts"
+    #   BenchView.call(order, entries)[:sections].first[:title] # => "On the bench: parts"
     module BenchView
       module_function
 
       # @param order [Core::Order]
-      # @param log [Core::Bench::Log]
+      # @param entries [Array<Core::Entry>] of its bench
+      # @param at [Integer] which pump, from 1
+      # @param found [Hash] of Counter::FoundAtBench
       # @return [Hash] of the OpenAPI schema Bench
-      def call(order, log)
-        record = order.record
+      def call(order, entries, at: 1, found: nil)
+        record, log = order.record, Core::Bench::Log.of(entries, at)
         { order_id: order.id, last: log.last, pump: record["pump"].values_at("maker", "model").join(" "), unit: record["unit"],
-          cautions: record["cautions"], sections: Core::Order::Lines.of(record).map { |section| section(section, log) }, refit: record["refit"],
-          stacks: record["stacks"], tightening: record["tightening"].map { |fastener| fastener(fastener, log) } }
+          pumps: pumps(order, entries), at_pump: at, cautions: cautions(record), outside: record["outside"],
+          sections: Core::Order::Lines.of(record).map { |section| section(section, log) }, refit: record["refit"],
+          stacks: record["stacks"], tightening: record["tightening"].map { |fastener| fastener(fastener, log) }, found: found }
       end
 
+      # How far each pump of the order is.
+      def pumps(order, entries)
+        (1..order.record["work"]["pumps"]).map do |at|
+          boxes = done(order, Core::Bench::Log.of(entries, at))
+          { pump: at, done: boxes.count(true), of: boxes.size }
+        end
+      end
+
+      # @return [Array<Boolean>] of every box and turn
+      def done(order, log)
+        boxes = Core::Order::Lines.of(order.record).flat_map(&:lines).flat_map(&:boxes).map { |box| log.ticked?(box.id) }
+        boxes + order.record["tightening"].flat_map { |one| fastener(one, log)[:turns].map { |turn| turn[:done] } }
+      end
+
+      def cautions(record) = record["cautions"].map { |text| { text: text, **Core::Plan::Cautions.sign(text).to_h } }
+
       def section(section, log)
-        { title: section.title, afterwards: section.afterwards, lines: section.lines.map do |line|
-          { strong: line.strong, text: line.text, boxes: line.boxes.map { |box| box.to_h.merge(done: log.ticked?(box.id)) } }
+        { key: section.key, title: section.title, afterwards: section.afterwards, lines: section.lines.map do |line|
+          { **line.to_h, boxes: line.boxes.map { |box| box.to_h.merge(done: log.ticked?(box.id)) } }
         end }
       end
 
       def fastener(fastener, log)
         turns = Core::Order::Turns.of(fastener).each_with_index.map { |turn, at| turn(turn, log.reading(fastener["fastener"], at), log) }
         { id: fastener["fastener"], **%i[name count drive treatment text face points rounds].to_h { |key| [key, fastener[key.to_s]] },
-          turns: turns, at: turns.index { |turn| !turn[:done] } || turns.size }
+          turns: turns, at: turns.index { |turn| !turn[:done] } || turns.size, over: over(fastener, log) }
       end
 
       def turn(turn, reading, log)
         reading = nil unless turn.asked
-        verdict = reading && turn.asked.verdict(Core::Order::Turns.torque(reading))
+        verdict = reading && verdict(turn, reading)
         { point: turn.point, round: turn.round, item: turn.item, allowed: turn.asked&.band&.map { |limit| Core::Tightening::Words.torque(limit) },
           verdict: verdict&.state, told: verdict&.text, by: reading && reading["by"],
           done: Core::Bench::Turn.done?(verdict, log.ticked?(turn.item)) }
+      end
+
+      def verdict(turn, reading) = turn.asked.verdict(Core::Order::Turns.torque(reading))
+
+      # What was tightened too far, also where it was put right since: the thread has borne it.
+      def over(fastener, log)
+        Core::Order::Turns.of(fastener).each_with_index.flat_map do |turn, at|
+          next [] unless turn.asked
+
+          log.all(fastener["fastener"], at).select { |entry| verdict(turn, entry.body).state == "over" }
+             .map { |entry| "#{bolt(fastener, turn)}: #{Core::Tightening::Words.torque(Core::Order::Turns.torque(entry.body))} was over" }
+        end
+      end
+
+      # @return [String] "bolt 3, round 2"
+      def bolt(fastener, turn)
+        point = fastener["points"][turn.point]
+        "bolt #{point['order'] || point['label']}, round #{turn.round + 1}"
       end
     end
   end

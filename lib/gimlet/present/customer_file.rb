@@ -11,7 +11,7 @@ module Gimlet
     #   CustomerFile.new(customer, today: today, jobs: jobs, tools: []).call([[row, reasons]])[:pumps].first[:due]
     class CustomerFile
       # An order of theirs: where it stands, the pump that it is for (its id), what was done at the bench.
-      Job = Core::Value.of(:order, :life, :pump, :log)
+      Job = Core::Value.of(:order, :life, :pump, :bench)
       SHOWN = %i[id designation serial plate stands hours_per_week months due_by_hand due_on note gone rung_on].freeze
 
       # @param customer [Hash] of Store::Customers
@@ -47,7 +47,7 @@ module Gimlet
         { id: job.order.id, at: job.order.created_at, state: job.life.state, model: record["pump"].values_at("model", "serials").compact.join(" "),
           work: record["work"]["areas"].map { |area| area["name"] }, found: record["work"]["found"],
           parts: record["parts"]["lines"].map { |line| "#{line['quantity']} × #{line['number']} #{line['name']}" },
-          again: turned(record), torques: BenchSummary.call(job.order, job.log)&.fetch(:torques) || [] }
+          again: turned(record), torques: BenchSummary.call(job.order, job.bench)&.fetch(:torques) || [] }
       end
 
       # What was turned over or reworked once and is new next time.

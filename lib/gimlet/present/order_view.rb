@@ -24,11 +24,11 @@ module Gimlet
       end
 
       # @param steps [Array<Core::Entry>] of its life
-      # @param log [Core::Bench::Log] what was done at the bench
+      # @param bench [Array<Core::Entry>] what was done at the bench
       # @param before [Core::Order, nil] the version before it
       # @return [Hash] of the OpenAPI schema Order
-      def call(steps, log, before = nil)
-        { **@order.to_h, **standing, life: steps.map { |step| step(step) }, bench: BenchSummary.call(@order, log),
+      def call(steps, bench, before = nil)
+        { **@order.to_h, **standing, life: steps.map { |step| step(step) }, bench: BenchSummary.call(@order, bench),
                                      changes: before ? Core::Order::Changes.of(before.record, @order.record).map(&:to_h) : [] }
       end
 

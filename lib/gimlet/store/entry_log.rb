@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require "sequel"
 require_relative "../core/entry"
 require_relative "clock"
 
@@ -24,6 +25,9 @@ module Gimlet
       # @param id [Integer] of the owner
       # @return [Array<Core::Entry>] in order
       def of(id) = rows(id).order(:number).map { |row| Core::Entry.new(**row.slice(:number, :kind, :at, :who), body: JSON.parse(row[:body])) }
+
+      # @return [Array<Integer>] owners that have an entry of this kind, the latest first
+      def owners_of(kind) = @database[@table].where(kind: kind).group(@owner).order(Sequel.desc(Sequel.function(:max, :at))).select_map(@owner)
 
       # @return [Integer] 0 where there are none
       def last(id) = rows(id).max(:number) || 0

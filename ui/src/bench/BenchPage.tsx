@@ -2,20 +2,24 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useParams } from "react-router";
-import type { BenchFastener } from "../api/types";
-import { CrankDrawing } from "../drawing/CrankDrawing";
-import { Caution } from "../shell/Caution";
+import type { Bench } from "../api/types";
+import { FromOutside } from "../drawing/FromOutside";
+import { CautionLine } from "../shell/CautionLine";
 import { Page } from "../shell/Page";
-import { Lines } from "./Lines";
-import { StackPlan } from "./StackPlan";
-import { Turns } from "./Turns";
-import { type LiveBench, useBench } from "./useBench";
 import { ProblemAlert } from "../shell/ProblemAlert";
+import { useStored } from "../ticket/useStored";
+import { FoundAtBench } from "./FoundAtBench";
+import { momentsOf } from "./moments";
+import { OneMoment } from "./OneMoment";
+import { StepByStep } from "./StepByStep";
+import { type LiveBench, useBench } from "./useBench";
 
-/** The work card on a tablet in the workshop: lines to tick, stacks and bolt faces to look at, and what the wrench read. */
+/** The work card on a tablet in the workshop, in the order of the work: a step at a time, or the whole list. */
 export function BenchPage() {
   const id = Number(useParams().id);
-  const live = useBench(id);
+  const [pump, setPump] = useState(1);
+  const [how, setHow] = useStored("gimlet bench", "step");
+  const live = useBench(id, pump);
   const { bench } = live;
   return (
     <Page title={`Order ${id} at the bench`} head={bench ? `order ${bench.order_id} · ${bench.pump} · at the bench` : ""} kind="card">
@@ -23,45 +27,35 @@ export function BenchPage() {
       {live.problem && <ProblemAlert>{live.problem}</ProblemAlert>}
       {bench && (
         <>
-          {bench.cautions.map((text) => <Caution key={text}>{text}</Caution>)}
-          {bench.sections.filter((one) => !one.afterwards).map((one) => <Lines key={one.title} section={one} live={live} />)}
-          {bench.stacks.length > 0 && <Heading>Which way round</Heading>}
-          {bench.stacks.map((one) => <StackPlan key={one.id} stack={one} />)}
-          {bench.refit && (
-            <>
-              <Heading>Before the manifold goes on</Heading>
-              <p style={{ margin: "4px 0", fontWeight: 700 }}>{bench.refit.text}</p>
-              <CrankDrawing refit={bench.refit} />
-            </>
-          )}
-          {bench.tightening.length > 0 && <Heading>Tighten</Heading>}
-          {bench.tightening.map((one) => <Fastener key={one.id} one={one} live={live} />)}
-          {bench.sections.filter((one) => one.afterwards).map((one) => <Lines key={one.title} section={one} live={live} />)}
+          <Box className="no-print" sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
+            {bench.pumps.length > 1 && bench.pumps.map((one) => (
+              <Button key={one.pump} variant={one.pump === bench.at_pump ? "contained" : "outlined"} aria-pressed={one.pump === bench.at_pump} onClick={() => setPump(one.pump)}>
+                pump {one.pump} · {one.done} of {one.of}
+              </Button>
+            ))}
+            <Button sx={{ ml: "auto" }} onClick={() => setHow(how === "step" ? "list" : "step")}>{how === "step" ? "Show the whole list" : "A step at a time"}</Button>
+            <Button href={`/api/orders/${id}/torques.pdf`} target="_blank">Torques reached (PDF)</Button>
+          </Box>
+          <FoundAtBench found={bench.found} />
+          {how === "step" ? <StepByStep key={bench.at_pump} bench={bench} live={live} /> : <WholeList bench={bench} live={live} />}
         </>
       )}
     </Page>
   );
 }
 
-function Heading({ children }: { children: string }) {
-  return <Box component="h2" sx={{ fontSize: 24, mt: 3, mb: 0.5, borderBottom: "2px solid" }}>{children}</Box>;
-}
-
-function Fastener({ one, live }: { one: BenchFastener; live: LiveBench }) {
-  const [open, setOpen] = useState(false);
-  const done = one.at >= one.turns.length;
-  const flagged = one.turns.filter((turn) => turn.verdict && turn.verdict !== "inside");
+function WholeList({ bench, live }: { bench: Bench; live: LiveBench }) {
+  const moments = momentsOf(bench);
   return (
-    <Box component="article" aria-label={one.name} sx={{ display: "flex", gap: 2, alignItems: "center", py: 1.25, borderBottom: "1px solid", borderColor: "divider" }}>
-      <Box sx={{ flex: 1 }}>
-        <strong>{one.count} × {one.name}</strong> · {one.drive}
-        <Box sx={{ fontSize: 26, fontWeight: 700 }}>{one.rounds.join(", then ")}</Box>
-        {one.treatment && <Box>threads: {one.treatment}</Box>}
-        <Box>{done ? "✓ every turn is done" : `${one.at} of ${one.turns.length} turns done`}</Box>
-        {flagged.map((turn) => <Caution key={turn.item}>bolt {one.points[turn.point]!.order ?? one.points[turn.point]!.label}, round {turn.round + 1}: {turn.told}</Caution>)}
-      </Box>
-      {one.turns.length > 0 && <Button variant={done ? "outlined" : "contained"} size="large" sx={{ fontSize: 20, minWidth: 150 }} onClick={() => setOpen(true)} aria-label={`${one.name}: tighten`}>{done ? "look again" : "tighten"}</Button>}
-      {open && <Turns one={one} live={live} onClose={() => setOpen(false)} />}
-    </Box>
+    <>
+      {bench.cautions.map((one) => <CautionLine key={one.text} caution={one} />)}
+      {bench.outside.length > 0 && <FromOutside views={bench.outside} pump={bench.pump} height={110} />}
+      {moments.map((moment, at) => (
+        <Box component="section" key={moment.id} aria-label={moment.section}>
+          {moment.section !== moments[at - 1]?.section && <Box component="h2" sx={{ fontSize: 24, mt: 3, mb: 0.5, borderBottom: "2px solid" }}>{moment.section}</Box>}
+          <OneMoment moment={moment} live={live} large={false} />
+        </Box>
+      ))}
+    </>
   );
 }

@@ -1,11 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, type Problem, told, unanswered, worthAnotherTry } from "../api/client";
 import type { Bench, NewBenchEntry } from "../api/types";
 import { answered, keyOf } from "../ticket/unanswered";
 
 const LOOK_AGAIN_MS = 4000;
 
-type Note = Omit<NewBenchEntry, "key" | "who">;
+type Note = Omit<NewBenchEntry, "key" | "who" | "pump">;
 
 export interface LiveBench {
   bench: Bench | undefined;
@@ -18,12 +18,13 @@ export interface LiveBench {
 }
 
 /** An order at the bench as the server has it: what is ticked and read there is kept, whoever looks at it from where. */
-export function useBench(id: number): LiveBench {
+export function useBench(id: number, pump: number): LiveBench {
   const cache = useQueryClient();
   const path = { params: { path: { id } } };
   const query = useQuery({
-    queryKey: ["bench", id],
-    queryFn: () => told(api.GET("/api/orders/{id}/bench", path)),
+    queryKey: ["bench", id, pump],
+    queryFn: () => told(api.GET("/api/orders/{id}/bench", { params: { ...path.params, query: { pump } } })),
+    placeholderData: keepPreviousData,
     refetchInterval: LOOK_AGAIN_MS,
     retry: worthAnotherTry,
   });
@@ -31,15 +32,16 @@ export function useBench(id: number): LiveBench {
     mutationFn: (body: NewBenchEntry) => told(api.POST("/api/orders/{id}/bench", { ...path, body })),
     scope: { id: `bench ${id}` },
     retry: worthAnotherTry,
-    onSuccess: (bench) => cache.setQueryData(["bench", id], bench),
+    onSuccess: (bench) => cache.setQueryData(["bench", id, bench.at_pump], bench),
   });
   return {
     bench: query.data,
     missing: query.data === undefined && query.error ? query.error.message : null,
     problem: noting.error ? (noting.error as Problem).message : null,
     busy: noting.isPending,
-    note: (note) =>
-      noting.mutateAsync({ ...note, key: keyOf(`bench ${id}`, note) }).then(
+    note: (told) => {
+      const note = { ...told, pump };
+      return noting.mutateAsync({ ...note, key: keyOf(`bench ${id}`, note) }).then(
         (bench) => {
           answered(`bench ${id}`, note);
           return bench;
@@ -48,6 +50,7 @@ export function useBench(id: number): LiveBench {
           if (!unanswered(error)) answered(`bench ${id}`, note);
           return null;
         },
-      ),
+      );
+    },
   };
 }

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { components } from "../api/schema";
-import { SectionDrawing } from "../drawing/SectionDrawing";
+import { PlayedSection } from "../drawing/PlayedSection";
 import { Muted } from "../shell/text";
 import { partPath } from "./NumberLink";
 
@@ -21,8 +21,8 @@ function OneStack({ stack }: { stack: Stack }) {
     <Box component="figure" aria-label={stack.name} sx={{ m: 0, borderTop: "1px solid", borderColor: "divider", pt: 1, breakInside: "avoid" }}>
       <strong>{stack.name}</strong>{stack.times > 1 ? `, ${stack.times} times` : ""}
       <Muted>left: {stack.from} · right: {stack.towards}</Muted>
-      <SectionDrawing section={stack.drawing} layers={stack.pieces.map((_, at) => ({ drawn: at === picked ? "replace" : "keep" }))} picked={picked} onPick={setPicked} />
-      <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, columns: 2, columnGap: 2, fontSize: 15 }}>
+      <PlayedSection name={stack.name} built={stack.built} pieces={stack.pieces.map((piece) => piece.name)} section={stack.drawing} layers={stack.pieces.map((_, at) => ({ drawn: at === picked ? "replace" : "keep" }))} picked={picked} onPick={setPicked} />
+      <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, columns: { xs: 1, sm: 2 }, columnGap: 2, fontSize: 15 }}>
         {stack.pieces.map((piece, at) => (
           <Box component="li" key={at} onMouseEnter={() => setPicked(at)} onFocus={() => setPicked(at)} sx={{ breakInside: "avoid", fontWeight: picked === at ? 700 : 400 }}>
             {at + 1} {piece.name} {piece.part && <Link to={partPath(piece.part)}>{piece.part}</Link>}

@@ -41,7 +41,7 @@ function Jobs({ file }: { file: CustomerFile }) {
           <Small>{job.parts.join(", ")}</Small>
           {job.found.length > 0 && <Small>Found: {job.found.join("; ")}.</Small>}
           {job.again.length > 0 && <Small>{job.again.join("; ")}.</Small>}
-          {job.torques.map((one) => <Small key={one.name}>{one.name}: reached {one.reached.join(", ")}{one.flagged.length > 0 && <strong> · {one.flagged.join(" ")}</strong>}</Small>)}
+          {job.torques.map((one) => <Small key={one.name}>{one.name}, {one.on}, {one.who.join(", ")}: reached {one.reached.join(", ")}{one.flagged.length > 0 && <strong> · {one.flagged.join(" ")}</strong>}</Small>)}
         </Box>
       ))}
     </>

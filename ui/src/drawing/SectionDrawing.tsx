@@ -13,11 +13,13 @@ interface Props {
   section: Section;
   layers: Pick<StackLayer, "drawn">[];
   picked: number | null;
+  /** The pieces that are in already; without it all are. */
+  in?: readonly number[];
   onPick?: (index: number) => void;
 }
 
 /** A stack cut along its axis, to scale, each piece numbered as in the list beside it. */
-export function SectionDrawing({ section, layers, picked, onPick }: Props) {
+export function SectionDrawing({ section, layers, picked, in: inside, onPick }: Props) {
   const id = useId();
   const scale = Math.min((WIDTH - 2 * MARGIN) / section.length_mm, (HEIGHT - NUMBERS - 2 * MARGIN) / (2 * section.radius_mm), 7);
   const axis = NUMBERS + MARGIN + section.radius_mm * scale;
@@ -32,7 +34,7 @@ export function SectionDrawing({ section, layers, picked, onPick }: Props) {
         const fill = filling(layers[index]!.drawn, id);
         const outline = { fill, stroke: ink, strokeWidth: picked === index ? 2.6 : 1.1, strokeDasharray: fill === "none" ? "4 2" : undefined };
         return (
-          <g key={index} onClick={() => onPick?.(index)} style={{ cursor: onPick ? "pointer" : undefined }}>
+          <g key={index} opacity={inside && !inside.includes(index) ? 0.16 : 1} onClick={() => onPick?.(index)} style={{ cursor: onPick ? "pointer" : undefined }}>
             {[1, -1].map((half) => (
               <g key={half}>
                 {piece.outlines.map((points, at) => (

@@ -1,11 +1,16 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { Link, useParams, useSearchParams } from "react-router";
+import { useMutation } from "@tanstack/react-query";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { api, told } from "../api/client";
 import { useOrder } from "../api/queries";
 import type { Order } from "../api/types";
 import { day, percent, price } from "../shell/format";
 import { Page } from "../shell/Page";
+import { ProblemAlert } from "../shell/ProblemAlert";
+import { freshKey } from "../ticket/key";
 import { Agreed } from "./Agreed";
+import { FoundAtBench } from "../bench/FoundAtBench";
 import { AtTheBench } from "./AtTheBench";
 import { Change } from "./Change";
 import { GoodsList } from "./GoodsList";
@@ -60,6 +65,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
             <Box sx={{ flex: 1, minWidth: 0 }}><GoodsList steps={steps} /></Box>
             <Money steps={steps} />
           </Box>
+          <FoundAtBench found={order.found}><TakeFindings order={order} /></FoundAtBench>
           <AtTheBench order={order} />
           <Since id={order.id} version={order.version} />
           <WhoDidWhat order={order} />
@@ -71,10 +77,25 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
   );
 }
 
+/** Opens the order's ticket with what was found on it: there it is agreed, and saved as another version. */
+function TakeFindings({ order }: { order: Order }) {
+  const navigate = useNavigate();
+  const taking = useMutation({
+    mutationFn: () => told(api.POST("/api/orders/{id}/findings", { params: { path: { id: order.id } }, body: { key: freshKey() } })),
+    onSuccess: (view) => void navigate(`/tickets/${view.id}`),
+  });
+  return (
+    <>
+      <Button variant="contained" sx={{ mt: 1 }} disabled={taking.isPending} onClick={() => taking.mutate()}>Take it to the ticket</Button>
+      {taking.error && <ProblemAlert>{taking.error.message}</ProblemAlert>}
+    </>
+  );
+}
+
 /** What is printed for it: the work, then what goes to the customer. */
 function Papers({ order }: { order: Order }) {
   const pdf = (name: string) => `/api/orders/${order.id}/${name}.pdf`;
-  const papers = [["card", "work card"], ["strip", "torque strip"], [order.state === "quoted" ? "quote" : "note", order.state === "quoted" ? "quote" : "delivery note"], ["label", "bag label"]] as const;
+  const papers = [["card", "work card"], ["strip", "torque strip"], ...(order.bench ? [["torques", "torques reached"] as const] : []), [order.state === "quoted" ? "quote" : "note", order.state === "quoted" ? "quote" : "delivery note"], ["label", "bag label"]] as const;
   return (
     <Box sx={{ display: "flex", flexDirection: "column", gap: 0.75, flexShrink: 0, ml: 2, textAlign: "right" }}>
       <Button variant="contained" sx={{ alignSelf: "flex-end" }} component={Link} to={`/orders/${order.id}/bench`}>At the bench</Button>

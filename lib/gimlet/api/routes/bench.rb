@@ -1,25 +1,67 @@
 # frozen_string_literal: true
 
+require_relative "../../counter/found_at_bench"
+require_relative "../../exchange/paper/torque_record"
 require_relative "../../present/bench_view"
 
 module Gimlet
   module API
     module Routes
-      # An order at the bench: the card on a tablet.
+      # An order at the bench: the card on a tablet, and what goes back from there to the counter.
       module Bench
         # What routes here need besides the application's own.
         module Helpers
-          def at_bench(order) = answer(Present::BenchView.call(order, Core::Bench::Log.of(bench.of(order.id))))
+          def at_bench(order, at)
+            entries = bench.of(order.id)
+            pump = at.clamp(1, order.record["work"]["pumps"])
+            answer(Present::BenchView.call(order, entries, at: pump, found: found_at_bench(order, entries)))
+          end
+
+          # What was found, and what the order would be with it.
+          def found_at_bench(order, entries)
+            found = found_by(order, entries)
+            return { findings: found.findings, changes: [], cents: 0 } if found.waiting.empty?
+
+            changes = changes_with(order, found)
+            { findings: found.findings, changes: changes.map(&:to_h), cents: changes.sum(&:cents) }
+          end
+
+          def found_by(order, entries) = Gimlet::Counter::FoundAtBench.new(order, entries, tickets.entries(order.ticket_id))
+
+          # As its ticket would have it, at today's prices, beside what was agreed.
+          def changes_with(order, found)
+            planned = work_on(order.ticket_id, found.with_them).planned or return []
+            lines = JSON.parse(JSON.generate(Present::Plan.call(planned)[:plans].first[:lines]))
+            Core::Order::Changes.goods(order.record, { "parts" => { "lines" => lines } })
+          end
+
+          # Opens the order's ticket again where it is closed, and adds what was found.
+          def take_findings(order, body)
+            found = found_by(order, bench.of(order.id))
+            found.waiting.empty? && Core::InputError.reject("key", "nothing_found", "Nothing is waiting from the bench.")
+            database.transaction(mode: :immediate) do
+              entries = ([{ "kind" => "reopened", "reason" => found.reason }] + found.waiting.map { |one| { "kind" => "inspected", **one } })
+              entries.shift if Core::Ticket::Folded.of(tickets.entries(order.ticket_id)).state == "open"
+              entries.each_with_index { |one, at| add_entry.call(order.ticket_id, { **one, "key" => "#{body['key']} #{at}", "who" => body["who"] || "counter" }) }
+            end
+            view(order.ticket_id)
+          end
         end
 
         def self.registered(app)
           app.helpers Helpers
-          app.serve("bench") { |id| at_bench(known_order(id)) }
+          app.serve("bench") { |id| at_bench(known_order(id), params.fetch("pump", "1").to_i) }
 
           app.serve("noteAtBench") do |id|
-            order = known_order(id)
-            note_at_bench.call(order, body_as("NewBenchEntry"))
-            at_bench(order)
+            order, body = known_order(id), body_as("NewBenchEntry")
+            note_at_bench.call(order, body)
+            at_bench(order, body["pump"] || 1)
+          end
+
+          app.serve("takeFindings") { |id| answer(take_findings(known_order(id), body_as("TakeFindings")), 201) }
+
+          app.serve("torqueRecord") do |id|
+            printed(Exchange::Paper::TorqueRecord.call(known_order(id), bench.of(id), paper: paper_asked), "torques-#{id}")
           end
         end
       end

@@ -23,7 +23,7 @@ module Gimlet
           end
 
           def customer_job(order)
-            Present::CustomerFile::Job.new(order: order, life: lives.of(order.id), pump: orders.pump_of(order.id), log: Core::Bench::Log.of(bench.of(order.id)))
+            Present::CustomerFile::Job.new(order: order, life: lives.of(order.id), pump: orders.pump_of(order.id), bench: bench.of(order.id))
           end
 
           def pump_row(id) = pumps.find(id) || missing("There is no pump #{id}.")

@@ -21,8 +21,9 @@ module Gimlet
         module Helpers
           def order_view(order)
             before = order.version > 1 ? orders.earlier(order.id, order.version - 1) : nil
+            done = bench.of(order.id)
             Present::OrderView.new(order, lives.of(order.id), tax: tax, role: person&.role)
-                              .call(lives.steps(order.id), Core::Bench::Log.of(bench.of(order.id)), before)
+                              .call(lives.steps(order.id), done, before).merge(found: found_at_bench(order, done))
           end
 
           def again(order, body)

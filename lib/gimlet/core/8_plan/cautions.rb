@@ -2,6 +2,7 @@
 
 require_relative "../3_teardown/touched"
 require_relative "../materials/service"
+require_relative "../value"
 
 module Gimlet
   module Core
@@ -18,7 +19,22 @@ module Gimlet
         # Recommended weight limit for one person, in kg. Source: NIOSH lifting equation, load constant (Waters 1993).
         ONE_PERSON_KG = 23
 
+        # What a caution is drawn with, and which part of the work it is about.
+        Sign = Value.of(:picture, :before)
+        SIGNS = { ALWAYS[0] => %w[pressure open], ALWAYS[1] => %w[jet open], ALWAYS[2] => %w[eyes open], DEFERRAL => %w[manual part] }.freeze
+        HEAVY = "two people or a hoist."
+        NEVER_OVER = "never go over the value."
+
         module_function
+
+        # @param text [String] one of a plan's cautions
+        # @return [Sign]
+        def sign(text)
+          picture, before = SIGNS[text]
+          picture, before = %w[heavy open] if text.end_with?(HEAVY)
+          picture, before = %w[torque close] if text.end_with?(NEVER_OVER)
+          Sign.new(picture: picture || "mind", before: before || "open")
+        end
 
         # @param teardown [Teardown]
         # @param snapshot [Catalogue::Snapshot]
@@ -31,7 +47,7 @@ module Gimlet
 
         def heavy(teardown)
           teardown.groups.select { |group| (group.mass_kg || 0) > ONE_PERSON_KG }.map do |group|
-            "The #{group.name} weighs #{group.mass_kg} kg: two people or a hoist."
+            "The #{group.name} weighs #{group.mass_kg} kg: #{HEAVY}"
           end
         end
 
@@ -39,7 +55,7 @@ module Gimlet
           material = teardown.variant.trait("manifold_material")
           return [] unless teardown.variant.series.item == "pump" && %w[brass aluminium].include?(material) && teardown.fasteners.any?
 
-          ["The manifold is #{material}: start every thread by hand and never go over the value."]
+          ["The manifold is #{material}: start every thread by hand and #{NEVER_OVER}"]
         end
 
         # A lubricant, a medium or a heat that the rubber does not bear.

@@ -10,8 +10,10 @@ require_relative "../value"
 module Gimlet
   module Core
     module Plan
-      # `fasteners` are ids whose tightening belongs to this step.
-      Step = Value.of(:phase, :title, :text, :fasteners)
+      # `fasteners` are ids whose tightening belongs to this step, `stacks` of those that are built up in it.
+      Step = Value.of(:phase, :title, :text, :fasteners, :stacks) do
+        def initialize(fasteners: [], stacks: [], **) = super
+      end
 
       # The work in bench order: off, renew, back on in reverse, and what is done when all is closed.
       module Steps
@@ -28,7 +30,7 @@ module Gimlet
         # @return [Array<Step>]
         def for(teardown)
           off = teardown.groups.map do |group|
-            Step.new(phase: "open", title: title(group, teardown), text: [group.open, *checked(group)], fasteners: [])
+            Step.new(phase: "open", title: title(group, teardown), text: [group.open, *checked(group)])
           end
           before(teardown) + off + work(teardown) + Closing.of(teardown).map { |moment| close(moment, teardown) } + finish(teardown)
         end
@@ -36,10 +38,10 @@ module Gimlet
         # What is agreed, and what comes out on the way to it: the same sentences, as far as they are of what comes out.
         def work(teardown)
           agreed = teardown.areas.map do |area|
-            Step.new(phase: "renew", title: area.name, text: teardown.work(area).map(&:text) + checked(area), fasteners: [])
+            Step.new(phase: "renew", title: area.name, text: teardown.work(area).map(&:text) + checked(area), stacks: area.stacks)
           end
           passed = teardown.on_the_way.map do |area, work|
-            Step.new(phase: "renew", title: "#{area.name}, on the way", text: work.map(&:text), fasteners: [])
+            Step.new(phase: "renew", title: "#{area.name}, on the way", text: work.map(&:text), stacks: area.stacks)
           end
           (agreed + passed).reject { |step| step.text.empty? }
         end
@@ -62,7 +64,7 @@ module Gimlet
           told = [SOFT, (REVERSE if fasteners.any? { |fastener| fastener.pattern != :each }),
                   (KEYED if fasteners.any? { |fastener| fastener.drive.match?(/\bhex\b/i) }),
                   (RINGS if teardown.places.any? { |place| stays?(place.layer) })].compact
-          [Step.new(phase: "open", title: "before you loosen", text: told, fasteners: [])]
+          [Step.new(phase: "open", title: "before you loosen", text: told)]
         end
 
         # @return [Boolean] whether it is a ring that may go back
@@ -78,7 +80,7 @@ module Gimlet
           due = variant.series.finish.select { |entry| Touched.by?(entry, teardown) && (entry.figure.nil? || variant.trait(entry.figure["trait"])) }
           due.partition { |entry| !entry.later }.flatten.map do |entry|
             Step.new(phase: entry.later ? "after running" : "finish", title: entry.later ? "after running in" : "when closed",
-                     text: [with_figure(entry, variant)], fasteners: [])
+                     text: [with_figure(entry, variant)])
           end
         end
 

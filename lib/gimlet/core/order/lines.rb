@@ -13,7 +13,8 @@ module Gimlet
       module Lines
         # `afterwards` is what comes when everything is tight.
         Section = Value.of(:key, :title, :lines, :afterwards)
-        Line = Value.of(:strong, :text, :boxes)
+        # `stacks` and `fasteners` are ids of what is drawn and tightened at a step.
+        Line = Value.of(:strong, :text, :boxes, :stacks, :fasteners)
         # `id` stays what it is, as the record does; `label` says what the box is for where a line has several.
         Box = Value.of(:id, :label)
 
@@ -36,10 +37,10 @@ module Gimlet
           sections.map { |key, title, lines| section(key, title, lines) }.reject { |section| section.lines.empty? }
         end
 
-        # @param lines [Array<Array(String, String, Array<String>)>] strong, text, and what each box is for
+        # @param lines [Array<Array(String, String, Array<String>, Array<String>, Array<String>)>] strong, text, what each box is for, stacks, fasteners
         def section(key, title, lines)
-          numbered = lines.map.with_index(1) do |(strong, text, labels), at|
-            Line.new(strong: strong, text: text, boxes: labels.map.with_index(1) { |label, box| Box.new(id: "#{key} #{at}.#{box}", label: label) })
+          numbered = lines.map.with_index(1) do |(strong, text, labels, stacks, fasteners), at|
+            Line.new(strong: strong, text: text, stacks: stacks || [], fasteners: fasteners || [], boxes: labels.map.with_index(1) { |label, box| Box.new(id: "#{key} #{at}.#{box}", label: label) })
           end
           Section.new(key: key, title: title, afterwards: key == "finish", lines: numbered)
         end
@@ -67,7 +68,9 @@ module Gimlet
         end
 
         def steps(record, *phases)
-          record["steps"].select { |step| phases.include?(step["phase"]) }.map { |step| [sentence(step["title"]), step["text"].join(" "), DONE] }
+          record["steps"].select { |step| phases.include?(step["phase"]) }.map do |step|
+            [sentence(step["title"]), step["text"].join(" "), DONE, step["stacks"], step["fasteners"]]
+          end
         end
 
         def count_out(record)

@@ -2,7 +2,8 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { useState } from "react";
 import type { Plan, Stack } from "../../api/types";
-import { FateSwatch, SectionDrawing } from "../../drawing/SectionDrawing";
+import { PlayedSection } from "../../drawing/PlayedSection";
+import { FateSwatch } from "../../drawing/SectionDrawing";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { PieceSheet } from "./PieceSheet";
 import { Muted } from "../../shell/text";
@@ -25,7 +26,7 @@ export function StackSection({ ticket, plan, stack }: Props) {
         <span>{[stack.colour, stack.spring].filter(Boolean).join("; ")}</span>
       </Box>
       <Muted>left: {stack.from} · right: {stack.towards}{stack.checked ? ` · ${stack.checked}` : ""}</Muted>
-      {stack.drawing && <SectionDrawing section={stack.drawing} layers={stack.layers} picked={picked} onPick={pick} />}
+      {stack.drawing && <PlayedSection name={stack.name} built={stack.built} pieces={stack.layers.map((layer) => layer.name)} section={stack.drawing} layers={stack.layers} picked={picked} onPick={pick} />}
       <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, columns: { xs: 1, md: 2 }, columnGap: 3 }}>
         {stack.layers.map((layer, index) => (
           <Box component="li" key={index} sx={{ breakInside: "avoid" }}>
