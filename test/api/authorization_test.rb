@@ -20,12 +20,12 @@ class AuthorizationTest < Minitest::Test
     %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar orderAgain quote openTickets openTicket
        freshTicket ticket addEntry sightings recordSighting placeOrder takeFindings] => %w[counter owner],
     %w[orders order sinceOrder earlierOrder card strip torqueRecord bench noteAtBench] => %w[counter bench owner],
-    %w[stepOrder scanPiece today tools note bagLabel] => %w[counter bench keeper owner],
+    %w[stepOrder scanPiece ways today tools note bagLabel] => %w[counter bench keeper owner],
     %w[prices tax stocked toBuy askSupplier dispatchNote purchases purchase purchaseTable] => %w[counter keeper owner],
     %w[drafts beginDraft draft editDraft draftTable draftPage practise draftEffects publishDraft giveUpDraft undoRevision
        uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice figures learning changeStocked moveStock lookAtCount bookCount shelfLabels
        writePurchase sendPurchase receivePurchase supplierDay addTool toolLabels history historyTable] => %w[keeper owner],
-    %w[eraseCustomer switchLearning setTax people putPerson leave newToken backup] => %w[owner]
+    %w[eraseCustomer switchLearning setTax setWays people putPerson leave newToken backup] => %w[owner]
   }.freeze
 
   def operations

@@ -28,6 +28,8 @@ class HistoryWordsTest < Minitest::Test
     ["shop", "rung", { "customer" => "Pier Nine", "pump" => "TK4R20", "note" => "in May", "again_on" => "2027-05-01" },
      "rang Pier Nine about their TK4R20: in May: again on 2027-05-01"],
     ["shop", "learning", { "on" => false }, "learning was switched off"],
+    ["shop", "ways", { "currency" => "GBP", "dates" => "month_first", "paper" => "LETTER" }, "money in GBP, dates month first, paper LETTER from here on"],
+    ["order 3 at the bench", "found", { "name" => "plunger", "position" => "cylinder 2", "outcome" => "replace" }, "found: plunger, cylinder 2: renew it"],
     ["shop", "tax", { "percent" => "21" }, "tax is 21 % from here on"],
     ["shop", "imported", ["pellwick-tk4"], "pellwick-tk4"],
     ["order 3", "pick", { "number" => "PW-K220", "quantity" => 2 }, "picked 2 × PW-K220"],

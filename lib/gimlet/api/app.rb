@@ -6,6 +6,7 @@ require_relative "../counter/add_entry"
 require_relative "../counter/identify_pump"
 require_relative "../counter/look_after_customers"
 require_relative "../counter/look_after_pumps"
+require_relative "../core/desk/ways"
 require_relative "../counter/note_at_bench"
 require_relative "../counter/place_order"
 require_relative "../counter/plan_rebuild"
@@ -160,6 +161,9 @@ module Gimlet
 
       def identify = Counter::IdentifyPump.new(stocked, customers)
       def plan = Counter::PlanRebuild.new(stocked.snapshot, stock.all, reference.tables)
+      # How this shop writes money and dates, and what it prints on.
+      def ways = Core::Desk::Ways.of(JSON.parse(shop["ways"] || "{}"))
+
       def look_after_customers = Counter::LookAfterCustomers.new(database, customers, who: who_asks)
       def look_after_pumps = Counter::LookAfterPumps.new(pumps, reference.snapshot, today: Store::Clock.today)
       def known(entries) = Counter::Known.new(reference, customers, Core::Ticket::Folded.of(entries))

@@ -46,6 +46,8 @@ module Gimlet
       def bench(what, detail)
         return "#{detail['done'] ? 'done' : 'not done after all'}: #{detail['item']}" if what == "ticked"
 
+        return "found: #{[detail['name'], detail['position']].compact.join(', ')}: #{Core::Catalogue::OUTCOMES.fetch(detail['outcome'])}" if what == "found"
+
         "#{detail['fastener'].tr('_', ' ')}, turn #{detail['turn'] + 1}: #{PlainWords.words(detail['value'])} #{detail['unit']}"
       end
 
@@ -58,6 +60,7 @@ module Gimlet
         when "tool" then "tool #{detail['added']}, #{detail['number']}, was written down"
         when "rung" then ["rang #{detail['customer']} about their #{detail['pump']}", detail["note"],
                           detail["again_on"] && "again on #{detail['again_on']}"].compact.join(": ")
+        when "ways" then "money in #{detail['currency']}, dates #{detail['dates'].tr('_', ' ')}, paper #{detail['paper']} from here on"
         when "tax" then "tax is #{detail['percent']} % from here on"
         when "learning" then "learning was switched #{detail['on'] ? 'on' : 'off'}"
         end

@@ -3,7 +3,5 @@ import { Table } from "../shell/Table";
 
 /** One column for each model, one row for each trait in which they differ. */
 export const Apart = ({ apart }: { apart: components["schemas"]["SeriesPage"]["apart"] }) => (
-  <div style={{ overflowX: "auto" }}>
-    <Table name="What tells the models apart" headings={["", ...apart.models]} rows={apart.rows.map((row) => [row.name, ...row.values.map((value) => value ?? "–")])} />
-  </div>
+  <Table name="What tells the models apart" headings={["", ...apart.models]} rows={apart.rows.map((row) => [row.name, ...row.values.map((value) => value ?? "–")])} />
 );

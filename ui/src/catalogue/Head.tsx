@@ -19,7 +19,7 @@ export function Head({ words, children, more }: Props) {
   return (
     <Box sx={{ display: "flex", gap: 2, alignItems: "baseline", flexWrap: "wrap", mb: 1 }}>
       <h1 style={{ margin: 0, fontSize: 26 }}>{children}</h1>
-      <Box className="no-print" sx={{ ml: "auto", display: "flex", gap: 1, alignItems: "center" }}>
+      <Box className="no-print" sx={{ ml: "auto", display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
         {more}
         <Button variant="contained" size="small" disabled={ticket.busy} onClick={ticket.begin} aria-keyshortcuts="t">Begin a ticket (t)</Button>
         <Button size="small" onClick={() => window.print()}>Print</Button>

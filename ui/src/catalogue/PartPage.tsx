@@ -31,7 +31,7 @@ const Shown = ({ part }: { part: Part }) => (
   <>
     <Head words={part.number}>{part.number} <span style={{ fontWeight: 400 }}>{part.name}</span></Head>
     <p style={{ fontSize: 20 }}><strong>{onShelf(part)}</strong> · <Link to={`/catalogue/series/${part.series}`}>{part.maker} {part.series_name}</Link></p>
-    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(260px, 360px) minmax(0, 1fr)", gap: 3 }}>
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(260px, 360px) minmax(0, 1fr)" }, gap: 3 }}>
       <Box>
         {part.spec.length > 0 && <Table name="Sizes" headings={["size", ""]} right={[1]} rows={part.spec.map((one) => [one.name, <strong key="value">{one.value}</strong>])} />}
         <SourceLine source={part.source} />

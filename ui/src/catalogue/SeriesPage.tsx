@@ -52,7 +52,7 @@ function Shown({ series, onModel }: { series: Series; onModel: (model: string) =
           <Link to={`/catalogue/write/${series.id}`}>write</Link>
         </>
       }>{series.maker} {series.name} <span style={{ fontWeight: 400 }}>{series.construction}</span></Head>
-      <Box component="nav" aria-label="On this page" className="no-print" sx={{ display: "flex", gap: 2, mb: 1 }}>
+      <Box component="nav" aria-label="On this page" className="no-print" sx={{ display: "flex", flexWrap: "wrap", gap: 2, mb: 1 }}>
         {Object.entries(PARTS).map(([id, name]) => <a key={id} href={`#${id}`}>{name}</a>)}
         <span style={{ marginLeft: "auto" }}>manual: {series.manual}</span>
       </Box>

@@ -19,7 +19,7 @@ export const Sheet = ({ plan }: { plan: Plan }) => (
     <Box sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fill, minmax(min(420px, 100%), 1fr))", gap: 2 }}>
       {plan.tightening.map((one) => <Fastener key={one.fastener} one={one} />)}
     </Box>
-    <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 3 }}>
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "1fr 1fr" }, gap: 3 }}>
       <div>
         <h2>Tools</h2>
         <ul>{plan.tools.map((tool) => <li key={tool.name}>{tool.name}{tool.number ? ` (${tool.number})` : ""}</li>)}</ul>

@@ -7,7 +7,7 @@ import { onBar } from "../shell/theme";
 import { useSession } from "../shell/useSession";
 import type { LiveTicket } from "../ticket/useTicket";
 
-const style = { color: onBar, minWidth: 150, "& option": { color: "black" }, "& svg": { color: onBar }, "&::before": { borderColor: onBar } };
+const style = { color: onBar, minWidth: 0, maxWidth: "100%", "& select": { textOverflow: "ellipsis" }, "& option": { color: "black" }, "& svg": { color: onBar }, "&::before": { borderColor: onBar } };
 
 interface Props {
   ticket: LiveTicket;

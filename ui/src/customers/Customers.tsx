@@ -37,7 +37,7 @@ export function Customers() {
     <>
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", mb: 1, alignItems: "center" }}>
         <TextField size="small" label="find by name, place, phone, pump" value={words} onChange={(event) => setWords(event.target.value)} sx={{ width: 280 }} slotProps={{ htmlInput: { maxLength: 200 } }} />
-        <Box component="form" onSubmit={add} aria-label="New customer" sx={{ display: "flex", gap: 1 }}>
+        <Box component="form" onSubmit={add} aria-label="New customer" sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
           <TextField size="small" label="new: name, place, phone" value={line} onChange={(event) => setLine(event.target.value)} sx={{ width: 340 }} slotProps={{ htmlInput: { maxLength: 300 } }} />
           <Button type="submit" variant="outlined" disabled={line.trim() === "" || adding.isPending}>Write down</Button>
         </Box>

@@ -83,7 +83,7 @@ export function NewPump({ file }: { file: CustomerFile }) {
     adding.mutate(undefined, { onSuccess: () => setDesignation("") });
   };
   return (
-    <Box component="form" onSubmit={send} aria-label="Another pump" sx={{ display: "flex", gap: 1, my: 1 }}>
+    <Box component="form" onSubmit={send} aria-label="Another pump" sx={{ display: "flex", flexWrap: "wrap", gap: 1, my: 1 }}>
       <TextField size="small" label="another pump of theirs" value={designation} onChange={(event) => setDesignation(event.target.value)} slotProps={{ htmlInput: { maxLength: 40 } }} />
       <Button type="submit" variant="outlined" size="small" disabled={designation.trim() === ""}>Write down</Button>
       {adding.error && <ProblemAlert>{adding.error.message}</ProblemAlert>}

@@ -38,7 +38,7 @@ export function WhoTheyAre({ file }: { file: CustomerFile }) {
       {problem && <ProblemAlert>{problem.message}</ProblemAlert>}
       <details>
         <summary>The same as another, or to be forgotten</summary>
-        <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1 }}>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mt: 1 }}>
           <Autocomplete
             size="small"
             sx={{ width: 320 }}

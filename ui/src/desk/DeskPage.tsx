@@ -42,7 +42,7 @@ export function DeskPage() {
       <TwoColumns
         leftWidth={210}
         left={
-          <Box component="nav" aria-label="Desk" sx={{ display: "grid", gap: 0.5, alignContent: "start" }}>
+          <Box component="nav" aria-label="Desk" sx={{ display: "flex", flexDirection: { xs: "row", md: "column" }, flexWrap: { xs: "wrap", md: "nowrap" }, gap: 0.5 }}>
             {Object.entries(PARTS).map(([id, place]) => <PlaceLink key={id} to={`/desk/${id}`}>{place.name}</PlaceLink>)}
           </Box>
         }

@@ -33,7 +33,7 @@ export function Figures() {
       <Box component="figure" aria-label="Calls and orders by day" sx={{ m: 0 }}>
         <BarChart height={240} borderRadius={3} dataset={data.days.map((one) => ({ ...one, day: one.day.slice(5) }))} xAxis={[{ dataKey: "day", scaleType: "band" }]} yAxis={[{ label: "a day" }]} series={[{ dataKey: "calls", label: "calls", color: petrol }, { dataKey: "orders", label: "orders", color: SECOND }]} />
       </Box>
-      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 2 }}>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "1fr 1fr" }, gap: 2 }}>
         <Box component="figure" aria-label="Minutes from the first word to the order" sx={{ m: 0 }}>
           <BarChart height={200} borderRadius={3} dataset={minutes} xAxis={[{ dataKey: "name", scaleType: "band", label: "minutes from the first word to the order" }]} series={[{ dataKey: "calls", label: "orders", color: petrol }]} />
         </Box>

@@ -25,7 +25,7 @@ export function Learning() {
         <>
           <FormControlLabel control={<Switch checked={data.on} onChange={(event) => switching.mutate(event.target.checked)} />} label="learn from closed tickets" />
           {data.at && <p>On {data.at}, from {data.tickets} tickets and {data.answers} answers. {data.none !== null && `${share(data.none)} of what comes is in no catalogue.`}</p>}
-          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 2 }}>
+          <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "1fr 1fr" }, gap: 2 }}>
             <Table name="Pumps" headings={["pump", "practice", "here"]} right={[1, 2]} rows={data.pumps.map((one) => [one.id, share(one.usual), share(one.here)])} />
             <Table name="Mistakes" headings={["callers are wrong about", "practice", "here"]} right={[1, 2]} rows={data.traits.map((one) => [one.name, share(one.usual), share(one.here)])} />
           </Box>

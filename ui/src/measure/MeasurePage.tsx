@@ -21,7 +21,7 @@ export function MeasurePage() {
   const Show = BENCHES[what].show;
   return (
     <Page title={BENCHES[what].name}>
-      <Box component="nav" aria-label="Benches" sx={{ display: "flex", gap: 1, alignItems: "center", mb: 1.5 }}>
+      <Box component="nav" aria-label="Benches" sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1.5 }}>
         {Object.entries(BENCHES).map(([id, bench]) => <PlaceLink key={id} to={`/measure/${id}${rest}`}>{bench.name}</PlaceLink>)}
         {ticket && <span>for ticket {ticket}</span>}
       </Box>

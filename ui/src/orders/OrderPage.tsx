@@ -43,7 +43,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
   const { pump, work } = record;
   return (
     <>
-      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "start" }}>
+      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "start", flexWrap: "wrap", gap: 1 }}>
         <div>
           <h1 style={{ margin: 0, fontSize: 24 }}>{pump.maker} {pump.model}{pump.serials ? `, serials ${pump.serials}` : ""}</h1>
           <div><Whose steps={steps} /> · {day(order.created_at)} · {percent(record.sure)} sure</div>
@@ -61,8 +61,8 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
           <LifeLine order={order} />
           <NextStep steps={steps} />
           <LentTools steps={steps} />
-          <Box sx={{ display: "flex", gap: 3, alignItems: "start" }}>
-            <Box sx={{ flex: 1, minWidth: 0 }}><GoodsList steps={steps} /></Box>
+          <Box sx={{ display: "flex", gap: 3, alignItems: "start", flexWrap: "wrap" }}>
+            <Box sx={{ flex: "1 1 480px", minWidth: 0 }}><GoodsList steps={steps} /></Box>
             <Money steps={steps} />
           </Box>
           <FoundAtBench found={order.found}><TakeFindings order={order} /></FoundAtBench>
@@ -97,7 +97,7 @@ function Papers({ order }: { order: Order }) {
   const pdf = (name: string) => `/api/orders/${order.id}/${name}.pdf`;
   const papers = [["card", "work card"], ["strip", "torque strip"], ...(order.bench ? [["torques", "torques reached"] as const] : []), [order.state === "quoted" ? "quote" : "note", order.state === "quoted" ? "quote" : "delivery note"], ["label", "bag label"]] as const;
   return (
-    <Box sx={{ display: "flex", flexDirection: "column", gap: 0.75, flexShrink: 0, ml: 2, textAlign: "right" }}>
+    <Box sx={{ display: "flex", flexDirection: "column", gap: 0.75, ml: { xs: 0, md: 2 }, textAlign: { xs: "left", md: "right" } }}>
       <Button variant="contained" sx={{ alignSelf: "flex-end" }} component={Link} to={`/orders/${order.id}/bench`}>At the bench</Button>
       <span>Print: {papers.map(([name, text], index) => <span key={name}>{index > 0 && " · "}<a href={pdf(name)} target="_blank" rel="noreferrer">{text}</a></span>)}</span>
     </Box>

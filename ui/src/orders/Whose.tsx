@@ -12,7 +12,7 @@ export function Whose({ steps }: { steps: OrderSteps }) {
   return (
     <Autocomplete
       size="small"
-      sx={{ width: 320, display: "inline-flex" }}
+      sx={{ width: 320, maxWidth: "100%", display: "inline-flex" }}
       options={customers}
       getOptionLabel={(one) => [one.name, one.place].filter(Boolean).join(", ")}
       getOptionKey={(one) => one.id}

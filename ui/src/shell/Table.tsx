@@ -4,6 +4,7 @@ import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import type { ReactNode } from "react";
+import { Wide } from "./Wide";
 
 interface Props {
   name: string;
@@ -17,7 +18,7 @@ interface Props {
 export function Table({ name, headings, rows, right = [] }: Props) {
   const align = (column: number) => (right.includes(column) ? "right" : "left");
   return (
-    <MuiTable size="small" aria-label={name} sx={{ bgcolor: "background.paper" }}>
+    <Wide name={`${name}, table`}><MuiTable size="small" aria-label={name} sx={{ bgcolor: "background.paper" }}>
       <TableHead>
         <TableRow>{headings.map((heading, column) => <TableCell key={heading} align={align(column)}>{heading}</TableCell>)}</TableRow>
       </TableHead>
@@ -26,6 +27,6 @@ export function Table({ name, headings, rows, right = [] }: Props) {
           <TableRow key={row}>{cells.map((cell, column) => <TableCell key={column} align={align(column)} sx={{ overflowWrap: "break-word" }}>{cell}</TableCell>)}</TableRow>
         ))}
       </TableBody>
-    </MuiTable>
+    </MuiTable></Wide>
   );
 }

@@ -10,7 +10,7 @@ interface Props {
 
 /** What is asked stands on the left, what comes of it on the right. */
 export const TwoColumns = ({ left, leftWidth = 340, children }: Props) => (
-  <Box sx={{ display: "grid", gridTemplateColumns: `${leftWidth}px minmax(0, 1fr)`, gap: 3 }}>
+  <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: `${leftWidth}px minmax(0, 1fr)` }, gap: { xs: 1.5, md: 3 } }}>
     {left}
     <Box sx={{ minWidth: 0 }}>{children}</Box>
   </Box>

@@ -1,12 +1,32 @@
-const euros = new Intl.NumberFormat("en-IE", { style: "currency", currency: "EUR" });
+import type { components } from "../api/schema";
 
-export const price = (cents: number): string => euros.format(cents / 100);
+type Ways = components["schemas"]["Ways"];
+
+let ways: Ways = { currency: "EUR", dates: "day_first", paper: "A4" };
+/** Figures are written as the browser's language writes them. */
+const language = navigator.language;
+const LOCALES: Record<Ways["dates"], string> = { day_first: "en-GB", month_first: "en-US", iso: "sv-SE" };
+let money = moneyOf(ways);
+
+function moneyOf({ currency }: Ways) {
+  return new Intl.NumberFormat(language, { style: "currency", currency, currencyDisplay: "narrowSymbol" });
+}
+
+/** How this shop writes money and dates: told once by the server, before anything is shown. */
+export function setWays(told: Ways) {
+  ways = told;
+  money = moneyOf(told);
+}
+
+export const price = (cents: number): string => money.format(cents / 100);
 
 export const percent = (probability: number): string =>
   probability > 0 && probability < 0.01 ? "<1 %" : `${Math.floor(probability * 100)} %`;
 
 export const day = (time: string): string =>
-  new Date(time).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
+  new Date(time).toLocaleString(LOCALES[ways.dates], ways.dates === "iso"
+    ? { year: "numeric", month: "2-digit", day: "2-digit", hour: "2-digit", minute: "2-digit" }
+    : { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", hour12: false });
 
 export const clock = (time: string): string => new Date(time).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
 

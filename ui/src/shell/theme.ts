@@ -67,6 +67,7 @@ export const theme = createTheme({
       h2: { fontSize: 18, margin: "8px 0 4px" },
       p: { margin: "6px 0" },
       ul: { margin: "4px 0", paddingLeft: 20 },
+      "svg, img": { maxWidth: "100%" },
       summary: { fontWeight: 700, cursor: "pointer" },
       // Read by a screen reader, not seen.
       ".unseen": { position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)", whiteSpace: "nowrap" },
@@ -79,6 +80,7 @@ export const theme = createTheme({
       // Where the system sets the colours, what is filled keeps an edge of its own.
       "@media (forced-colors: active)": { "button, [role=button], [role=note], section": { borderColor: "CanvasText" }, svg: { forcedColorAdjust: "none", background: "white" } },
     } },
+    MuiTextField: { styleOverrides: { root: { maxWidth: "100%" } } },
     MuiTableCell: { styleOverrides: { root: { padding: "5px 10px", borderColor: faint }, head: { fontWeight: 700 } } },
   },
 });

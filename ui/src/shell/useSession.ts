@@ -1,10 +1,18 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, told } from "../api/client";
+import { setWays } from "./format";
 
 const KEY = ["session"];
 
+/** The shop's ways of writing come with it. */
+async function look() {
+  const session = await told(api.GET("/api/session"));
+  setWays(session.ways);
+  return session;
+}
+
 /** Who is at the till. While nobody is on file there is nothing to sign in to. */
-export const useSession = () => useQuery({ queryKey: KEY, queryFn: () => told(api.GET("/api/session")), refetchInterval: 60_000 });
+export const useSession = () => useQuery({ queryKey: KEY, queryFn: look, refetchInterval: 60_000 });
 
 export function useSignIn() {
   const cache = useQueryClient();

@@ -12,6 +12,7 @@ import { Count } from "./Count";
 import { OneNumber } from "./OneNumber";
 import { PriceForm } from "./PriceForm";
 import { PriceListFile } from "./PriceListFile";
+import { Ways } from "../desk/Ways";
 import { Tax } from "./Tax";
 
 /** What lies where, what is free of it, what it costs: found by number or name, moved and counted. */
@@ -55,6 +56,7 @@ export function Stock() {
       )}
       <h2>Change prices</h2>
       <Tax />
+      <Ways />
       <PriceForm />
       <PriceListFile />
     </>

@@ -32,7 +32,7 @@ module Gimlet
             database.transaction(mode: :immediate) { again.call(order, key: body["key"], who: body["who"] || "counter") }
           end
 
-          def paper_asked = params["paper"] || "A4"
+          def paper_asked = params["paper"] || ways.paper
 
           # Percent on top of all prices.
           def tax = shop["tax"] || "0"
@@ -104,14 +104,14 @@ module Gimlet
         def self.printing(app)
           SHEETS.each do |name, sheet|
             app.serve(name) do |id|
-              pdf = sheet.call(known_order(id), paper: paper_asked, link: "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}")
+              pdf = sheet.call(known_order(id), paper: paper_asked, ways: ways, link: "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}")
               printed(pdf, "#{name}-#{id}")
             end
           end
           PAPERS.each do |name, paper|
             app.serve(name) do |id|
               order, life = known_order(id), lives.of(id)
-              printed(paper.call(order, life, life.total(order.discount, tax), paper: paper_asked), "#{name}-#{id}")
+              printed(paper.call(order, life, life.total(order.discount, tax), paper: paper_asked, ways: ways), "#{name}-#{id}")
             end
           end
           app.serve("bagLabel") { |id| printed(Exchange::Paper::Labels.call([bag_label(known_order(id))], paper: paper_asked), "label-#{id}") }

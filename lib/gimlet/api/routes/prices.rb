@@ -35,6 +35,15 @@ module Gimlet
           showing(app)
           moving(app)
 
+          app.serve("ways") { answer(ways.to_h) }
+
+          app.serve("setWays") do
+            chosen = Core::Desk::Ways.of(body_as("Ways"))
+            shop["ways"] = JSON.generate(chosen.to_h)
+            noted_as("ways", **chosen.to_h)
+            answer(ways.to_h)
+          end
+
           app.serve("tax") { answer(percent: tax) }
 
           app.serve("setTax") do

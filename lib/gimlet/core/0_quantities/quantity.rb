@@ -10,6 +10,7 @@ module Gimlet
     #
     #   Quantity.parse("225 in lb").to("N·m").round(1) # => 25.4
     #   Quantity.parse('5/8"').to("mm").value          # => (127/8)
+    #   Quantity.parse("6,6 N·m").value                # => (33/5)
     Quantity = Value.of(:value, :unit) do
       # @param unit [String] a symbol of the same kind
       # @return [Quantity] exact
@@ -30,7 +31,10 @@ module Gimlet
 
     # Reading quantities as people type them.
     class Quantity
-      NUMBER = %r{(?:\d+\s+)?\d+/\d+|\d*\.\d+|\d+}
+      # A fraction, or a figure with point or comma; where both stand in it, the last one parts off the decimals.
+      NUMBER = %r{(?:\d+\s+)?\d+/\d+|\d{1,3}(?:,\d{3})+\.\d+|\d{1,3}(?:\.\d{3})+,\d+|\d*[.,]\d+|\d+}
+      # Three figures after one comma: thousands to some, decimals to others.
+      TWO_WAYS = /\A\d{1,3},\d{3}\z/
 
       # @param text [String] "4 gpm", "5/8\"", "225 in lb"
       # @param default_unit [String] used when only a number is typed
@@ -42,6 +46,7 @@ module Gimlet
           raise InputError.new("“#{text}” is not a number with a unit: type it as in 20 mm or 5/8\".",
                                field: field, code: "not_a_quantity")
         end
+        ask_which(number, field) if number.match?(TWO_WAYS)
         of(number_from(number), unit_text.empty? ? default_unit : unit_text, field: field)
       end
 
@@ -52,7 +57,7 @@ module Gimlet
       def self.of(number, unit_text, field: "value")
         unit = Units.symbol(unit_text.to_s)
         unless unit
-          raise InputError.new("“#{unit_text}” is not a unit known here: use #{Units::KIND_OF.keys.join(', ')}.",
+          raise InputError.new("“#{unit_text}” is not a unit known here: units are such as mm, in, bar, psi, N·m, lbf·in, L/min, gpm, kg, rpm.",
                                field: "unit", code: "unknown_unit")
         end
         unless number.positive?
@@ -65,12 +70,24 @@ module Gimlet
       # @return [Rational] "1 3/16" is 19/16
       def self.number_from(text)
         sign = text.start_with?("-", "−") ? -1 : 1
-        sign * text.delete("-−").split.sum { |piece| Rational(piece) }
+        sign * with_point(text.delete("-−")).split.sum { |piece| Rational(piece) }
       rescue ZeroDivisionError
         raise InputError.new("“#{text}” divides by zero: type the fraction again.", field: "value",
                                                                                     code: "not_a_quantity")
       end
-      private_class_method :number_from
+
+      # @return [String] "1.234,5" and "1,234.5" as "1234.5"
+      def self.with_point(figure)
+        decimal = figure[/[.,](?=\d+\z)/] or return figure
+        whole, rest = figure.rpartition(decimal).values_at(0, 2)
+        "#{whole.delete('.,')}.#{rest}".sub(/\A\./, "0.")
+      end
+
+      def self.ask_which(number, field)
+        whole, rest = number.split(",")
+        InputError.reject(field, "two_ways", "“#{number}” can be read in two ways: type #{whole}#{rest}, or #{whole}.#{rest}.")
+      end
+      private_class_method :number_from, :with_point, :ask_which
     end
   end
 end

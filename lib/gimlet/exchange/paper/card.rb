@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../core/desk/ways"
 require_relative "../../core/order/lines"
 require_relative "card_goods"
 require_relative "card_head"
@@ -17,21 +18,23 @@ module Gimlet
 
         # @param order [Core::Order]
         # @param paper [String] of SIZES
+        # @param ways [Core::Desk::Ways] how it writes the day
         # @param link [String, nil] where the order is found, for the code that a camera reads
         # @return [String] the PDF
-        def self.call(order, paper: "A4", link: nil) = new(order, paper, link).render
+        def self.call(order, paper: "A4", link: nil, ways: Core::Desk::Ways.of({})) = new(order, paper, link, ways).render
 
-        def initialize(order, paper, link)
+        def initialize(order, paper, link, ways)
           @record = order.record
           @sections = Core::Order::Lines.of(@record).to_h { |section| [section.key, section] }
           @sheet = Sheet.new(Paper.blank("Work card, order #{order.id}", paper))
           @order = order
           @link = link
+          @ways = ways
         end
 
         # @return [String]
         def render
-          CardHead.new(@sheet, @order, @link).draw
+          CardHead.new(@sheet, @order, @link, @ways).draw
           CardGoods.new(@sheet, @record, @sections).draw
           CardWork.new(@sheet, @record, @sections).draw
           feet

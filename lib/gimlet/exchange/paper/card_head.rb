@@ -17,11 +17,12 @@ module Gimlet
         # @param sheet [Sheet]
         # @param order [Core::Order]
         # @param link [String, nil]
-        def initialize(sheet, order, link)
+        def initialize(sheet, order, link, ways)
           @sheet = sheet
           @order = order
           @record = order.record
           @link = link
+          @ways = ways
         end
 
         def draw
@@ -65,7 +66,7 @@ module Gimlet
                       "The same order serves #{@record['models'].join(', ')}.", size: Sheet::SMALL
         end
 
-        def date = Time.parse(@order.created_at.to_s).strftime("%-d %B %Y")
+        def date = @ways.date(Time.parse(@order.created_at.to_s))
         def areas = @record["work"]["areas"].map { |area| area["name"] }.join(", ")
         def pumps = @record["work"]["pumps"] > 1 ? "For #{@record['work']['pumps']} pumps." : ""
 

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../core/desk/ways"
 require_relative "order_paper"
 
 module Gimlet
@@ -13,12 +14,12 @@ module Gimlet
         # @param life [Core::Order::Life]
         # @param total [Core::Order::Total]
         # @return [String] the PDF
-        def self.call(order, life, total, paper: "A4") = new(order, life, total, paper).render
+        def self.call(order, life, total, paper: "A4", ways: Core::Desk::Ways.of({})) = new(order, life, total, paper, ways).render
 
-        def initialize(order, life, total, paper)
+        def initialize(order, life, total, paper, ways)
           @life = life
           @total = total
-          @drawn = OrderPaper.new("Delivery note", order, paper, "ORDER #{order.id}")
+          @drawn = OrderPaper.new("Delivery note", order, paper, "ORDER #{order.id}", ways)
           @sheet = @drawn.sheet
         end
 
@@ -26,10 +27,10 @@ module Gimlet
         def render
           sold
           list("Along in case: bring back what is not used", @life.goods.select { |good| along(good).positive? }) do |good|
-            "#{along(good)} × #{good.number} #{good.name}, € #{format('%.2f', good.price_cents / 100.0)} each: charged only when kept"
+            "#{along(good)} × #{good.number} #{good.name}, #{@drawn.money(good.price_cents)} each: charged only when kept"
           end
           list("Lent: bring it back", @life.loans.select(&:out?)) do |tool|
-            "#{tool.tag} #{tool.name}, until #{tool.until}, deposit € #{format('%.2f', tool.deposit_cents / 100.0)}"
+            "#{tool.tag} #{tool.name}, until #{tool.until}, deposit #{@drawn.money(tool.deposit_cents)}"
           end
           list("Still to come", open) { |good| "#{good.open} × #{good.number} #{good.name}" }
           signed
@@ -50,7 +51,7 @@ module Gimlet
           @drawn.goods(@life.goods.select { |good| charged(good).positive? }.map { |good| [charged(good), good.number, good.name, good.price_cents] })
           return @drawn.total(@total) if open.empty?
 
-          @sheet.line "The whole order comes to € #{format('%.2f', @total.gross_cents / 100.0)}; what is still to come is below."
+          @sheet.line "The whole order comes to #{@drawn.money(@total.gross_cents)}; what is still to come is below."
         end
 
         def list(title, rows)

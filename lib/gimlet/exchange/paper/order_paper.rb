@@ -16,8 +16,10 @@ module Gimlet
         # @param title [String]
         # @param order [Core::Order]
         # @param code [String] what the code in the corner says
-        def initialize(title, order, paper, code)
+        # @param ways [Core::Desk::Ways]
+        def initialize(title, order, paper, code, ways)
           @sheet = Sheet.new(Paper.blank("#{title}, order #{order.id}", paper))
+          @ways = ways
           @order = order
           head(title, code)
         end
@@ -44,6 +46,10 @@ module Gimlet
         # @return [String]
         def render = @sheet.pdf.render
 
+        # @param cents [Integer]
+        # @return [String]
+        def money(cents) = @ways.money(cents)
+
         private
 
         def sums(total)
@@ -56,13 +62,11 @@ module Gimlet
           pump = @order.record["pump"]
           @sheet.line "#{title}, order #{@order.id}", size: 20, style: :bold
           @sheet.line @order.customer || "customer not named", size: Sheet::BIG
-          @sheet.line Time.parse(@order.created_at.to_s).strftime("%-d %B %Y")
+          @sheet.line @ways.date(Time.parse(@order.created_at.to_s))
           @sheet.line "#{pump['maker']} #{pump['model']}#{", serials #{pump['serials']}" if pump['serials']}", strong: "Pump:"
           @sheet.line "#{@order.record['work']['areas'].map { |area| area['name'] }.join(', ')}.", strong: "Work:"
           @sheet.pdf.move_down 8
         end
-
-        def money(cents) = "€ #{format('%.2f', cents / 100.0)}"
       end
     end
   end

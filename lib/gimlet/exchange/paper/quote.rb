@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../core/order/parts"
+require_relative "../../core/desk/ways"
 require_relative "order_paper"
 
 module Gimlet
@@ -16,23 +17,23 @@ module Gimlet
         # @param life [Core::Order::Life]
         # @param total [Core::Order::Total]
         # @return [String] the PDF
-        def call(order, life, total, paper: "A4")
-          drawn = OrderPaper.new("Quote", order, paper, "ORDER #{order.id}")
+        def call(order, life, total, paper: "A4", ways: Core::Desk::Ways.of({}))
+          drawn = OrderPaper.new("Quote", order, paper, "ORDER #{order.id}", ways)
           sheet = drawn.sheet
           sheet.line "These prices stand until #{order.valid_until}.", style: :bold if order.valid_until
           drawn.goods(life.goods.select { |good| good.sold.positive? }.map { |good| [good.sold, good.number, good.name, good.price_cents] })
           drawn.total(total)
-          along(sheet, life)
+          along(drawn, life)
           Core::Order::Parts.new(order.record).lacking.each { |text| sheet.bullet(text, style: :bold) }
           drawn.render
         end
 
-        def along(sheet, life)
+        def along(drawn, life)
           goods = life.goods.select { |good| good.along.positive? }
           return if goods.empty?
 
-          sheet.heading "Along in case, charged only when kept"
-          goods.each { |good| sheet.bullet("#{good.along} × #{good.number} #{good.name}, € #{format('%.2f', good.price_cents / 100.0)} each") }
+          drawn.sheet.heading "Along in case, charged only when kept"
+          goods.each { |good| drawn.sheet.bullet("#{good.along} × #{good.number} #{good.name}, #{drawn.money(good.price_cents)} each") }
         end
       end
     end

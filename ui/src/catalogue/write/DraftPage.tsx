@@ -61,7 +61,7 @@ function Writing({ live, draft, root }: { live: LiveDraft; draft: Draft; root: S
   };
   const wrong = (one: string) => [...draft.faults, ...draft.remarks].filter((remark) => remark.list === one).length;
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: GRIDS.includes(list) && row === null ? "150px minmax(0, 1fr) 260px" : "150px minmax(0, 1.25fr) minmax(0, 1fr)", gap: 2 }}>
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: GRIDS.includes(list) && row === null ? "150px minmax(0, 1fr) 260px" : "150px minmax(0, 1.25fr) minmax(0, 1fr)" }, gap: 2 }}>
       <Box component="nav" aria-label="Parts of the document" sx={{ display: "grid", alignContent: "start" }}>
         {LISTS.map((one) => (
           <Link key={one} to={`?list=${one}`} replace aria-current={one === list ? "page" : undefined} style={{ fontWeight: one === list ? 700 : 400, padding: "2px 0" }}>

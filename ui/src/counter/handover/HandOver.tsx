@@ -33,7 +33,6 @@ export function HandOver({ ticket, view, onSave }: Props) {
           <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap" }}>
             <Button variant="contained" href={`/api/orders/${order_id}/card.pdf`} target="_blank">Work card (PDF)</Button>
             <Button variant="outlined" href={`/api/orders/${order_id}/strip.pdf`} target="_blank">Torque strip</Button>
-            <Button variant="outlined" href={`/api/orders/${order_id}/card.pdf?paper=LETTER`} target="_blank">Card on US Letter</Button>
             <Button variant="outlined" href={`/orders/${order_id}`}>Order {order_id}</Button>
           </Box>
         )}

@@ -1,4 +1,5 @@
 import Table from "@mui/material/Table";
+import { Wide } from "../../shell/Wide";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableRow from "@mui/material/TableRow";
@@ -16,7 +17,7 @@ interface Props {
 /** Each needed part with the steps that caused it, and how many of them the customer has already. */
 export function DemandTable({ demand, ticket }: Props) {
   return (
-    <Table size="small" aria-label="Why each part">
+    <Wide name="Why each part, table"><Table size="small" aria-label="Why each part">
       <TableBody>
         {demand.map((line) => (
           <TableRow key={line.part}>
@@ -29,7 +30,7 @@ export function DemandTable({ demand, ticket }: Props) {
           </TableRow>
         ))}
       </TableBody>
-    </Table>
+    </Table></Wide>
   );
 }
 

@@ -1,4 +1,5 @@
 import Table from "@mui/material/Table";
+import { Wide } from "../../shell/Wide";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
@@ -18,7 +19,7 @@ interface Props {
 export function PlanLines({ plan, ticket }: Props) {
   return (
     <>
-      <Table size="small" aria-label="Parts to sell" sx={{ mt: 1 }}>
+      <Wide name="Parts to sell, table"><Table size="small" aria-label="Parts to sell" sx={{ mt: 1 }}>
         <TableHead>
           <TableRow>
             <TableCell>qty</TableCell><TableCell>number</TableCell><TableCell>name</TableCell>
@@ -37,7 +38,7 @@ export function PlanLines({ plan, ticket }: Props) {
             </TableRow>
           ))}
         </TableBody>
-      </Table>
+      </Table></Wide>
       {plan.unfilled.map((one) => (
         <p key={one.name} style={{ margin: "4px 0" }}>
           <strong>Not covered:</strong> {one.quantity} × {one.name} {one.part ?? ""}, {one.reason}.

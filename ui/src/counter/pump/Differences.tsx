@@ -1,4 +1,5 @@
 import Table from "@mui/material/Table";
+import { Wide } from "../../shell/Wide";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
@@ -17,7 +18,7 @@ export function Differences({ found }: { found: Identification }) {
   const leaders = found.candidates.slice(0, first.values.length);
   return (
     <>
-    {rows.length > 0 && <Table size="small" aria-label="What tells them apart" sx={{ "& td, & th": { px: 0.75, fontSize: 14 } }}>
+    {rows.length > 0 && <Wide name="What tells them apart, table"><Table size="small" aria-label="What tells them apart" sx={{ "& td, & th": { px: 0.75, fontSize: 14 } }}>
       <TableHead>
         <TableRow>
           <TableCell>tells apart</TableCell>
@@ -34,7 +35,7 @@ export function Differences({ found }: { found: Identification }) {
           </TableRow>
         ))}
       </TableBody>
-    </Table>}
+    </Table></Wide>}
     <PartDifferences found={found} />
     </>
   );

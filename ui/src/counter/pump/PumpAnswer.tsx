@@ -47,7 +47,7 @@ export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
           <Button size="small" variant="outlined" onClick={() => void add("Pump", { kind: "pump", id: null })}>Back to the leading order</Button>
         </Box>
       )}
-      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)", gap: 2.5, mt: 1, alignItems: "start" }}>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", sm: "minmax(0, 1fr) minmax(0, 1fr)" }, gap: 2.5, mt: 1, alignItems: "start" }}>
         <Candidates found={found} chosen={view.pump?.id} onChoose={(one) => void add("Pump", { kind: "pump", id: one.id })} />
         <NextQuestion view={view} onReply={onReply} />
       </Box>

@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import { Wide } from "../../shell/Wide";
 import Checkbox from "@mui/material/Checkbox";
 import NativeSelect from "@mui/material/NativeSelect";
 import Table from "@mui/material/Table";
@@ -30,7 +31,7 @@ export function ToolsAnswer({ tools, consumables, ticket }: Props) {
   return (
     <>
       {ticket && <ProblemNote ticket={ticket} where="Tools" />}
-      <Table size="small" aria-label="Tools">
+      <Wide name="Tools, table"><Table size="small" aria-label="Tools">
         <TableHead>
           <TableRow><TableCell>has it</TableCell><TableCell>tool</TableCell><TableCell>number</TableCell><TableCell>kind</TableCell><TableCell>for</TableCell><TableCell>goes along</TableCell></TableRow>
         </TableHead>
@@ -49,7 +50,7 @@ export function ToolsAnswer({ tools, consumables, ticket }: Props) {
             </TableRow>
           ))}
         </TableBody>
-      </Table>
+      </Table></Wide>
       {ticket && <OwnWrench ticket={ticket} />}
       {consumables.length > 0 && (
         <Box sx={{ mt: 1 }}>

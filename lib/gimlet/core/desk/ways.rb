@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+require "date"
+require_relative "../input_error"
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Desk
+      # How this shop writes money and dates, and what it prints on. Sums themselves are in hundredths of whatever it is paid in.
+      #
+      #   Ways.of("currency" => "GBP").money(1250)                  # => "£12.50"
+      #   Ways.of("dates" => "month_first").date(Date.new(2026, 3, 2)) # => "March 2, 2026"
+      Ways = Value.of(:currency, :dates, :paper) do
+        # @param cents [Integer]
+        # @return [String]
+        def money(cents) = "#{'−' if cents.negative?}#{self.class::SIGNS.fetch(currency)}#{format('%.2f', cents.abs / 100.0)}"
+
+        # @param day [Date, Time]
+        # @return [String]
+        def date(day) = day.strftime(self.class::DATES.fetch(dates))
+      end
+
+      # What may be chosen.
+      class Ways
+        # ISO 4217 codes, and what is put before a sum.
+        SIGNS = { "EUR" => "€", "GBP" => "£", "USD" => "$", "CAD" => "CA$", "AUD" => "A$", "NZD" => "NZ$", "CHF" => "CHF ", "DKK" => "DKK ", "NOK" => "NOK ",
+                  "SEK" => "SEK ", "PLN" => "PLN ", "CZK" => "CZK " }.freeze
+        DATES = { "day_first" => "%-d %B %Y", "month_first" => "%B %-d, %Y", "iso" => "%Y-%m-%d" }.freeze
+        PAPERS = %w[A4 LETTER].freeze
+        CHOICES = { "currency" => SIGNS.keys, "dates" => DATES.keys, "paper" => PAPERS }.freeze
+        USUAL = { "currency" => "EUR", "dates" => "day_first", "paper" => "A4" }.freeze
+
+        # @param told [Hash{String=>String}] what is not told is usual
+        # @return [Ways]
+        # @raise [InputError] names the field
+        def self.of(told)
+          new(**USUAL.merge(told).slice(*USUAL.keys).to_h do |field, value|
+            CHOICES.fetch(field).include?(value) || InputError.reject(field, "unknown_choice", "“#{value}” is no #{field} here: choose #{CHOICES.fetch(field).join(', ')}.")
+            [field.to_sym, value]
+          end)
+        end
+      end
+    end
+  end
+end
