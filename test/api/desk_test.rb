@@ -17,7 +17,7 @@ class DeskTest < Minitest::Test
     assert_equal [2, 0, 1, 1], look.values_at("changed", "same", "unsold", "refused_lines")
     assert_equal({ "number" => "PW-K220", "was" => { "price_cents" => 6718, "on_hand" => 3, "pack" => 1 },
                    "now" => { "price_cents" => 7025, "on_hand" => 4, "pack" => 1 }, "sold" => true }, look["changes"].first)
-    assert_equal ["line 4 (PW-4110): its price “cheap” is no figure that can be read in one way only."], look["refused"]
+    assert_equal ["line 4 (PW-4110): its price “cheap” cannot be read as a price: type it as 12.50 or 12,50."], look["refused"]
     assert_equal 6718, price_of("PW-K220"), "a look changes nothing"
     refused = take(sent)
     assert_equal %w[looked refused_lines list], [refused["state"], *refused["problem"].values_at("code", "field")]

@@ -41,7 +41,7 @@ class EntryKindsTest < Minitest::Test
     "plan" => [{ "policy" => "cheapest" }, "buy #{Gimlet::Core::KitPlan::POLICIES.fetch('cheapest')}", { policy: "cheapest" }],
     "fixed" => [{ "number" => "PW-1", "quantity" => 3, "reason" => "a spare" }, "PW-1 set to 3: a spare",
                 { fixed: [{ number: "PW-1", quantity: 3, reason: "a spare" }] }],
-    "also" => [{ "number" => "PW-2", "quantity" => 1, "reason" => "for the shelf" }, "1 × PW-2 goes along: for the shelf",
+    "also" => [{ "number" => "PW-2", "quantity" => 1, "reason" => "for the shelf" }, "1 × PW-2 added: for the shelf",
                { also: [{ number: "PW-2", quantity: 1, reason: "for the shelf" }] }],
     "extension" => [{ "lever_mm" => 300, "extension_mm" => 60, "angle_deg" => 90 }, "an extension of 60 mm turned 90° on a lever of 300 mm",
                     { extension: { lever_mm: 300, extension_mm: 60, angle_deg: 90 } }],

@@ -134,7 +134,7 @@ class RebuildTest < Minitest::Test
     assert_includes names, "seal driver 20/22"
     refute_includes names, "seal driver 15/18"
     assert_includes names, "hex 6"
-    assert_includes names, "torque wrench to 25 N·m (from 5.0)"
+    assert_includes names, "torque wrench to 25 N·m (from 5)"
   end
 
   def test_consumables_by_the_drop

@@ -34,10 +34,17 @@ class CardsTest < Minitest::Test
     card = Gimlet::Exchange::Paper::Card.call(kept(order, customer: "Nannyfield"), **options)
     reader = PDF::Reader.new(StringIO.new(card))
     assert_operator reader.page_count, :<=, 8, order["pump"]["model"]
+    reader.pages.each { |page| assert_operator lines_of(page), :>=, FEWEST, "page #{page.number} of #{order['pump']['model']}" }
     pages = reader.pages.map { |page| squeezed(page.runs(merge: false).map(&:text).join) }
     feet = pages.each_index.map { |at| squeezed("order 7 · #{order['pump']['model']} · page #{at + 1} of #{pages.size}") }
     pages.zip(feet).map { |page, foot| page.delete_suffix(squeezed(Gimlet::Core::Plan::Cautions::DEFERRAL) + foot) }.join
   end
+
+  # A page with a few lines is a page too many.
+  FEWEST = 6
+
+  # Heights at which something is written, the foot apart.
+  def lines_of(page) = page.runs(merge: false).map { |run| run.y.round }.uniq.size - 1
 
   # What a bench must find on its card.
   def wanted(order)
@@ -49,6 +56,33 @@ class CardsTest < Minitest::Test
       order["tightening"].flat_map { |row| [row["text"], row["source"], *row["rounds"]].compact } +
       order["stacks"].flat_map { |stack| stack["layers"].flat_map { |layer| layer.values_at("name", "facing", "lube").compact } } +
       order["steps"].flat_map { |step| step["text"] } + order["tools"].flat_map { |tool| tool.values_at("name", "number", "substitute").compact }
+  end
+
+  # A list of passes that breaks is read as two: its last figure stands on the line of its first.
+  def test_a_list_of_passes_stays_on_one_line
+    pump = reference.snapshot.variants.find { |one| one.id == "TK4L20 from 31000" }
+    order = record(pump)
+    card = PDF::Reader.new(StringIO.new(Gimlet::Exchange::Paper::Card.call(kept(order))))
+    order["tightening"].select { |row| row["rounds"].size > 1 }.each do |row|
+      told = squeezed(row["rounds"].each.with_index(1).map { |round, at| "#{at}) #{round}" }.join)
+      lines = card.pages.flat_map { |page| page.runs(merge: false).group_by { |run| run.y.round }.values.map { |runs| squeezed(runs.sort_by(&:x).map(&:text).join) } }
+      assert(lines.any? { |line| line.include?(told) }, told)
+    end
+  end
+
+  def test_what_is_sold_under_another_number_is_said_in_its_line
+    line = { "number" => "N-2", "name" => "seal", "kit" => false, "quantity" => 3, "pack" => 1, "covers" => { "N-1" => 1 }, "reason" => nil }
+    parts = Gimlet::Core::Order::Parts.new({ "parts" => { "lines" => [line, line.merge("covers" => { "N-2" => 1 })] } })
+    assert_equal [[3, "N-2", "seal", "in place of N-1"], [3, "N-2", "seal", ""]], parts.rows
+  end
+
+  def test_the_pump_is_drawn_on_its_card_and_others_are_not_named
+    pump = reference.snapshot.variants.find { |one| one.id == "TK4L20 from 31000" }
+    order = record(pump)
+    assert_equal %w[front side top], order["outside"].map { |view| view["id"] }
+    refute_includes read(order), squeezed("The same order serves")
+    # Orders of earlier versions have no such drawing.
+    assert_includes read(order.merge("outside" => [])), "TK4L20"
   end
 
   def test_every_part_torque_caution_and_direction_stands_on_the_card

@@ -90,7 +90,7 @@ class CommandTest < Minitest::Test
       before = stock.call("PW-4110")
       went, said = run_command("prices", file)
       assert_equal [false, before], [went, stock.call("PW-4110")]
-      assert_match(/line 3 \(PW-4111\): its price “cheap” is no figure/, said)
+      assert_match(/line 3 \(PW-4111\): its price “cheap” cannot be read as a price/, said)
       assert_match(/PW-4110: .* → 1.25, 7 here, pack of 1\nXX-1: new → 2.00.*; it is in no catalogue.*\nNothing was changed/,
                    run_command("prices", file, "--dry-run").last)
       assert_equal before, stock.call("PW-4110")

@@ -73,6 +73,15 @@ class SystemTest < Minitest::Test
 
   def keys(*pressed) = page.driver.browser.switch_to.active_element.send_keys(*pressed)
 
+  # What is not covered is asked about once.
+  def say_again_if_asked
+    assert_text(/Type save again|is saved/)
+    say "" if page.has_text?("Type save again", wait: 0)
+  end
+
+  # Opens what is folded away.
+  def unfold(text) = find("summary", text: text).click
+
   # Types where the focus is, as someone without a mouse does.
   def say(text) = keys(text, :enter)
 end

@@ -62,7 +62,7 @@ class ChangeTest < SystemTest
     say "8 bolts, hums like a beehive"
     assert_text "Ask next"
     open_answer "Hand over"
-    fill_in "why nothing comes of it", with: "rang off"
+    fill_in "why it ends without an order", with: "rang off"
     click_button "Close the ticket"
     assert_text "This ticket is closed."
     visit "/orders"

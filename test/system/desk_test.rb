@@ -22,12 +22,12 @@ class DeskSystemTest < SystemTest
     visit "/desk/prices"
     keys "1"
     list = file("spring.csv", "number;price;on_hand\nPW-K220;70,25;4\nPW-4110;cheap;1\n")
-    attach_file "Look at a price list (CSV or XLSX)", list, make_visible: true
+    attach_file "Choose a price list (CSV or XLSX)", list, make_visible: true
     assert_text "1 would change, 0 are as they were, 1 cannot be read. Nothing is changed yet.", wait: READ_S
-    assert_text "line 3 (PW-4110): its price “cheap” is no figure"
+    assert_text "line 3 (PW-4110): its price “cheap” cannot be read as a price"
     assert_accessible
     assert_equal 6718, database[:stock].where(number: "PW-K220").get(:price_cents)
-    click_button "Take changes (1), leave out lines (1)"
+    click_button "Take 1 change without the line that cannot be read"
     assert_text "Prices taken: 1.", wait: READ_S
     fill_in "find a number or a name", with: "pw-k220"
     assert_selector "table[aria-label=Stock] tbody tr", text: "€70.25", count: 1
@@ -38,7 +38,7 @@ class DeskSystemTest < SystemTest
     assert_text "No catalogue has PW-K2200"
     assert_field "number", with: "PW-K2200"
     click_link "People and scripts"
-    assert_text "This is for owner: Adela is keeper."
+    assert_text "Only owner may do this, and Adela signs in as keeper."
   end
 
   def within_element(label, &) = within(:css, "[aria-label='#{label}']", &)
@@ -68,11 +68,11 @@ class DeskSystemTest < SystemTest
     click_button "Make a copy now"
     assert_text "is written and proven"
     click_link "Catalogue documents"
-    attach_file "Look at a catalogue document (JSON)", file("x.json", "{"), make_visible: true
+    attach_file "Choose a catalogue document (JSON)", file("x.json", "{"), make_visible: true
     assert_text "The document is not valid JSON", wait: READ_S
     document = JSON.parse(File.read(File.join(Gimlet::Demo::DATA, "catalogue/pellwick-tk4.json")))
     document["models"].first["designation"] = "TK4X99"
-    attach_file "Look at a catalogue document (JSON)", file("y.json", JSON.generate(document)), make_visible: true
+    attach_file "Choose a catalogue document (JSON)", file("y.json", JSON.generate(document)), make_visible: true
     assert_text "places would change. Nothing is changed yet.", wait: READ_S
     click_button "Bring it in"
     assert_text "is in the catalogue; the counter goes on with it", wait: READ_S

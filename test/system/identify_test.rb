@@ -33,11 +33,11 @@ class IdentifySystemTest < SystemTest
   def test_fronts_are_compared_while_several_series_are_left
     visit "/"
     say "three ceramic plungers, brass head, 8 bolts"
-    assert_selector "section[aria-label='Fronts compared'] svg", minimum: 2
-    assert_text "Only order A:"
+    assert_selector "section[aria-label='Side by side'] svg", minimum: 4
+    assert_text "Only option A:"
     assert_accessible
     say "plate TK4L20"
-    assert_no_selector "section[aria-label='Fronts compared']"
+    assert_no_selector "section[aria-label='Side by side']"
   end
 
   def test_the_question_shows_where_to_look
@@ -45,7 +45,16 @@ class IdentifySystemTest < SystemTest
     select "only old parts in hand", from: "How the customer is present"
     find_field("What you hear").send_keys("three ceramic plungers, brass head, 8 bolts", :enter)
     assert_text "What holds the plunger on"
-    assert_selector "section[aria-label='Ask next'] svg[aria-label='Where to look: manifold from the front']"
+    # Nut, bolt or nothing: each is a picture, and pressing one answers.
+    assert_selector "section[aria-label='Ask next'] button svg", minimum: 2
+    find("section[aria-label='Ask next'] button", text: "bolt").click
+    assert_button "what holds the plunger bolt: strike out"
+  end
+
+  def test_a_question_without_pictures_shows_where_to_look
+    visit "/"
+    say "three plungers, brass head, six caps"
+    assert_selector "section[aria-label='Ask next'] svg[aria-label^='Where to look: from the']"
   end
 
   def test_a_flow_that_does_not_add_up_is_shown_with_its_sum

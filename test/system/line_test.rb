@@ -45,6 +45,7 @@ class LineTest < SystemTest
     assert_no_text "Not heard: “grumbles at night”. Press"
     assert_button "head bolts 8: strike out"
     say "strike"
+    unfold "2 struck out"
     assert_button "head bolts 8: bring back"
     say "back 1"
     assert_button "head bolts 8: strike out"

@@ -70,7 +70,7 @@ class MeasureSystemTest < SystemTest
     fill_in "inside, mm", with: "9"
     fill_in "outside, mm", with: "14"
     click_button "HG-11 goes along with ticket 1"
-    assert_text "It goes along with ticket 1."
+    assert_text "Added to ticket 1."
     visit "/tickets/1"
     assert_selector "aside[aria-label=Tray]", text: "HG-11"
   end

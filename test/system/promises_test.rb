@@ -14,7 +14,7 @@ class PromisesTest < SystemTest
     assert_text "oil sight glass not sure"
     line "?"
     assert_selector "section[aria-label='Nothing more to ask']", text: "No question would tell more."
-    assert_selector "section[aria-label='Nothing more to ask']", text: "of order A is wasted"
+    assert_selector "section[aria-label='Nothing more to ask']", text: "of option A would be bought in vain"
     line "?"
     assert_text "There is no such answer to choose."
     assert_text "Ask for a photo of the plate and the front, or for an old part"
@@ -50,6 +50,9 @@ class PromisesTest < SystemTest
     line ""
     assert_text "Complaint: loses pressure, milky oil."
     line ""
+    line "save"
+    assert_text "not covered"
+    assert_equal 0, database[:orders].count, "it asks once"
     line "save"
     assert_text "Order 1 is saved"
     assert_equal ["loses pressure", "milky oil"], JSON.parse(database[:orders].get(:document)).dig("work", "complaints")

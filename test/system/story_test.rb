@@ -26,6 +26,7 @@ class StoryTest < SystemTest
     assert_accessible
     say ""
     assert_text "Goes back in"
+    unfold "Why each part"
     assert_text "does not survive taking off the manifold"
     assert_accessible
     say ""

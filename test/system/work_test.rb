@@ -61,6 +61,7 @@ class WorkTest < SystemTest
     choose "only what was agreed", exact: false
     assert_text "new parts run against them"
     open_answer "Parts"
+    unfold "Why each part"
     assert_selector "table[aria-label='Why each part'] tr", text: "1 × DB 7711"
     assert_equal [{ "inlet_valves" => ["inlet valve 2"] }, "leak_only"], [folded.at, folded.extent]
   end
@@ -73,6 +74,7 @@ class WorkTest < SystemTest
       select_option "Found at", "inlet valve 2"
       click_button "renew it"
     end
+    unfold "Why each part"
     assert_selector "table[aria-label='Why each part'] tr", text: "1 × MG-0043"
     assert_accessible
     found = folded.findings.first
@@ -88,14 +90,15 @@ class WorkTest < SystemTest
   def test_a_line_set_by_hand_and_what_the_customer_has
     call_about "plate DK420, 17.6 lpm, grey, packings"
     open_answer "Parts"
-    find("summary", text: "The lines").click
     click_button "DB KIT 120: set by hand"
     fill_in "Quantity", with: 0
     fill_in "Why", with: "the bags are torn"
     click_button "set"
+    unfold "Kits that are not used"
     assert_text "taken off by hand: the bags are torn"
     assert_no_selector "table[aria-label='Parts to sell'] tr", text: "DB KIT 120"
     assert_text "Not covered: 3 × high-pressure packing 20 DB 7820, taken off by hand"
+    unfold "Why each part"
     fill_in "DB 7850: the customer has", with: 3
     find_field("DB 7850: the customer has").send_keys(:enter)
     assert_text "The customer has 3."
@@ -108,12 +111,12 @@ class WorkTest < SystemTest
     assert_selector "table[aria-label=Tools] tr", text: "torque wrench to 25 N·m"
     fill_in "from", with: 60
     fill_in "to", with: 5
-    click_button "has it"
+    click_button "they have it"
     assert_text "is upside down: the smaller figure comes first"
     fill_in "from", with: 5
     fill_in "to", with: 60
     select "N·m", from: "Unit of that wrench"
-    click_button "has it"
+    click_button "they have it"
     assert_selector "table[aria-label=Tools] tr", text: "customer's torque wrench 5 to 60 N·m"
     assert_no_text "torque wrench to 25 N·m"
     find_field("hex 6: the customer has it", visible: :all).click

@@ -19,6 +19,7 @@ require_relative "../store/lives"
 require_relative "../store/orders"
 require_relative "../store/pumps"
 require_relative "../store/purchases"
+require_relative "../store/photos"
 require_relative "../store/settings"
 require_relative "../store/sightings"
 require_relative "../store/stock"
@@ -34,6 +35,7 @@ require_relative "peer"
 require_relative "request_limits"
 require_relative "router"
 require_relative "routes/bench"
+require_relative "routes/photos"
 require_relative "routes/buying"
 require_relative "routes/catalogue"
 require_relative "routes/counter"
@@ -83,6 +85,7 @@ module Gimlet
       register Routes::Bench
       register Routes::Buying
       register Routes::Desk
+      register Routes::Photos
       register Routes::Sightings
       register Routes::Measuring
       register Routes::Catalogue
@@ -133,13 +136,13 @@ module Gimlet
 
       def stores_of(database)
         @stock, @customers, @pumps = Store::Stock.new(database), Store::Customers.new(database), Store::Pumps.new(database)
-        @tickets, @sightings = Store::Tickets.new(database), Store::Sightings.new(database)
+        @tickets, @sightings, @photos = Store::Tickets.new(database), Store::Sightings.new(database), Store::Photos.new(database)
         @orders, @lives, @bench = Store::Orders.new(database), Store::Lives.new(database), Store::EntryLog.new(database, :bench_entries, :order_id)
         @tools, @purchases, @shop = Store::Tools.new(database), Store::Purchases.new(database), Store::Settings.new(database)
       end
 
       attr_reader :database, :health, :stock, :customers, :tickets, :orders, :lives, :pumps, :tools, :purchases, :supplier, :shop, :bench,
-                  :sightings, :authentication, :person
+                  :sightings, :photos, :authentication, :person
 
       def peer = Peer.new(env)
       def operation = env.fetch(Router::CALL).operation

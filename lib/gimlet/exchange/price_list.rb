@@ -91,7 +91,7 @@ module Gimlet
 
         value = PriceFigure.read(cell) or raise Refused,
                                                 "its #{name} “#{cell.to_s[0, 30].gsub(/[[:cntrl:]]/,
-                                                                                      '?')}” is no figure that can be read in one way only"
+                                                                                      '?')}” cannot be read as a price: type it as 12.50 or 12,50"
         raise Refused, "its #{name} #{cell} is below zero" if value.negative?
         raise Refused, "its price is nothing: leave the line out where there is none" if name == "price" && value.zero?
         raise Refused, "its #{name} #{cell} is beyond any here (at most #{MOST[name]})" if value > MOST[name]

@@ -83,9 +83,17 @@ module Gimlet
         @database[:customers].where(id: id).update(name: "#{ERASED} #{id}", place: "", phone: "", email: "", note: "", erased_at: Clock.now)
         @database[:pumps].where(customer_id: id).update(serial: "", plate: "", stands: "", note: "", gone: true, due_on: nil)
         @database[:customer_tools].where(customer_id: id).delete
+        @database[:photos].where(ticket_id: tickets_of(id)).delete
       end
 
       private
+
+      # Those that the customer was named on, with or without an order.
+      def tickets_of(id)
+        named = @database[:entries].where(kind: "customer", body: JSON.generate("customer_id" => id)).select_map(:ticket_id)
+        named | @database[:orders].where(customer_id: id).select_map(:ticket_id)
+      end
+
 
       def last(id)
         told = @database[:orders].where(customer_id: id).join(:order_list, order_id: :id).reverse(Sequel[:orders][:id]).get(:summary) or return

@@ -176,7 +176,7 @@ export function Counter({ ticket, view }: Props) {
   const backToLine = () => line.current?.focus();
   /** After a click the hands are on the keys again; whoever walks by the keyboard stays where they are. */
   const clicked = (event: React.MouseEvent) => {
-    const pressed = (event.target as Element).closest("button");
+    const pressed = (event.target as Element).closest("button, summary");
     if (event.detail > 0 && pressed && !pressed.closest("[role=dialog], form, [data-keeps-focus]")) requestAnimationFrame(backToLine);
   };
 

@@ -36,10 +36,10 @@ export function PumpFile({ file, pump }: { file: CustomerFile; pump: CustomerPum
     <Box component="article" aria-label={pump.designation} sx={{ bgcolor: "background.paper", border: "1px solid", borderColor: "divider", borderRadius: 1, p: 1.25, mb: 1 }}>
       <Box sx={{ display: "flex", gap: 2, alignItems: "baseline", flexWrap: "wrap" }}>
         <strong style={{ fontSize: 18 }}>{pump.designation}</strong>
-        {pump.gone && <span>they have it no more</span>}
+        {pump.gone && <span>sold or scrapped</span>}
         {pump.due_on && <span><strong>due {pump.due_on}</strong></span>}
         {last && <Button size="small" variant="contained" onClick={() => again.mutate(last.id)}>Same as order {last.id}: {last.work.join(", ")}</Button>}
-        <Button size="small" onClick={() => changing.mutate(!pump.gone)}>{pump.gone ? "They have it after all" : "They have it no more"}</Button>
+        <Button size="small" onClick={() => changing.mutate(!pump.gone)}>{pump.gone ? "They still have it" : "Sold or scrapped"}</Button>
       </Box>
       {pump.due.map((reason) => <Small key={reason.text}>{reason.on ? `${reason.on}: ` : ""}{reason.text}</Small>)}
       {pump.to_ring && <Rung pump={pump} />}

@@ -16,7 +16,7 @@ export function CatalogueDesk() {
   const seen = live.upload?.state === "looked" ? live.upload.series : null;
   return (
     <>
-      <FilePick label="Look at a catalogue document (JSON)" accept=".json" onFile={live.send} />
+      <FilePick label="Choose a catalogue document (JSON)" accept=".json" onFile={live.send} />
       <UploadProgress live={live} />
       {live.upload?.state === "taken" && <Box role="status" sx={{ my: 1 }}>{live.upload.taken?.id} is in the catalogue; the counter goes on with it within a moment.</Box>}
       {seen && (

@@ -56,7 +56,7 @@ export function People() {
       {data && (
         <Table
           name="People"
-          headings={["name", "role", "", "no more"]}
+          headings={["name", "role", "", "leaves"]}
           rows={data.staff.map((one) => [one.name, one.role, state(one), <Button key="leave" size="small" variant={going === one.name ? "contained" : "text"} onClick={() => letGo(one.name)}>{going === one.name ? "press again: " : ""}{one.kind === SCRIPT ? `end the token of ${one.name}` : `${one.name} leaves`}</Button>])}
         />
       )}

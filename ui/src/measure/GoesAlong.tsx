@@ -16,10 +16,10 @@ export function GoesAlong({ ticket, number, why }: Props) {
     mutationFn: (id: number) => told(api.POST("/api/tickets/{id}/entries", { params: { path: { id } }, body: { kind: "also", key: freshKey(), number: number ?? "", quantity: 1, reason: why } })),
   });
   if (ticket === null || !number) return null;
-  if (put.data) return <span role="status"> It goes along with ticket {ticket}.</span>;
+  if (put.data) return <span role="status"> Added to ticket {ticket}.</span>;
   return (
     <>
-      <Button size="small" disabled={put.isPending} onClick={() => put.mutate(ticket)} aria-label={`${number} goes along with ticket ${ticket}`}>goes along</Button>
+      <Button size="small" disabled={put.isPending} onClick={() => put.mutate(ticket)} aria-label={`${number} goes along with ticket ${ticket}`}>add to the ticket</Button>
       {put.error && <ProblemAlert>{put.error.message}</ProblemAlert>}
     </>
   );

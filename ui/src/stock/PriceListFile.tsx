@@ -17,7 +17,7 @@ export function PriceListFile() {
   const seen = live.upload?.state === "looked" ? live.upload.prices : null;
   return (
     <Box sx={{ mb: 2 }}>
-      <FilePick label="Look at a price list (CSV or XLSX)" accept=".csv,.txt,.tsv,.xlsx" onFile={live.send} />
+      <FilePick label="Choose a price list (CSV or XLSX)" accept=".csv,.txt,.tsv,.xlsx" onFile={live.send} />
       <UploadProgress live={live} />
       {live.upload?.state === "taken" && <Box role="status" sx={{ my: 1 }}>Prices taken: {live.upload.taken?.taken}.</Box>}
       {seen && (
@@ -31,7 +31,7 @@ export function PriceListFile() {
           )}
           <Box sx={{ display: "flex", gap: 1 }}>
             <Button variant="contained" disabled={live.busy || seen.changed === 0} onClick={() => live.take(seen.mark, seen.refused_lines > 0)}>
-              {seen.refused_lines > 0 ? `Take changes (${seen.changed}), leave out lines (${seen.refused_lines})` : `Take changes (${seen.changed})`}
+              {seen.refused_lines > 0 ? `Take ${changes(seen.changed)} without the ${seen.refused_lines === 1 ? "line that cannot" : `${seen.refused_lines} lines that cannot`} be read` : `Take ${changes(seen.changed)}`}
             </Button>
             <Button onClick={live.giveUp}>Leave it</Button>
           </Box>
@@ -46,3 +46,5 @@ export function PriceListFile() {
     </Box>
   );
 }
+
+const changes = (count: number) => `${count} ${count === 1 ? "change" : "changes"}`;

@@ -109,7 +109,7 @@ module Gimlet
         case fate.why
         when :found then fate.finding.why(fate.place.layer)
         when :set then "goes as a set with what is renewed beside it"
-        when :complete then "renewed unseen, as everything in reach is"
+        when :complete then "renewed unseen, as everything that comes apart is"
         else caused(fate.place)
         end
       end

@@ -23,7 +23,7 @@ module Gimlet
         # @return [Wrench] one that is lent here
         def self.lent(full_nm)
           from = full_nm * LOWEST_SHARE
-          new(name: "torque wrench to #{full_nm} N·m (from #{from.to_f.round(1)})", from_nm: from, to_nm: full_nm, own: false)
+          new(name: "torque wrench to #{full_nm} N·m (from #{Plain.number(from.to_f, 1)})", from_nm: from, to_nm: full_nm, own: false)
         end
 
         # @param from [Numeric] as it says on it

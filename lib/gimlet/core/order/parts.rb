@@ -15,7 +15,7 @@ module Gimlet
 
         # @return [Array<Array>] quantity, number, name, what it serves
         def rows
-          @parts["lines"].map { |line| [packs(line), line["number"], line["name"], [covers(line), by_hand(line)].compact.join(" ")] }
+          @parts["lines"].map { |line| [packs(line), line["number"], line["name"], [covers(line), in_place_of(line), by_hand(line)].compact.join(" ")] }
         end
 
         # @return [Array<String>] what is not in the bag
@@ -36,6 +36,12 @@ module Gimlet
         end
 
         def by_hand(line) = line["reason"] && "set by hand: #{line['reason']}"
+
+        # What was asked for and is sold under another number.
+        def in_place_of(line)
+          other = line["kit"] ? [] : (line["covers"] || {}).keys - [line["number"]]
+          "in place of #{other.join(', ')}" if other.any?
+        end
 
         def covers(line)
           return unless line["kit"]

@@ -15,28 +15,41 @@ module Gimlet
       #   File.binwrite("card.pdf", Card.call(order, paper: "LETTER"))
       class Card
         FOOT = 8.5
+        # No page is left with a few lines: where one would be, drawings are made a little smaller.
+        DENSITIES = [1.0, 0.88, 0.76].freeze
+        LEAST = 0.22
 
         # @param order [Core::Order]
         # @param paper [String] of SIZES
         # @param ways [Core::Desk::Ways] how it writes the day
         # @param link [String, nil] where the order is found, for the code that a camera reads
         # @return [String] the PDF
-        def self.call(order, paper: "A4", link: nil, ways: Core::Desk::Ways.of({})) = new(order, paper, link, ways).render
+        def self.call(order, paper: "A4", link: nil, ways: Core::Desk::Ways.of({}))
+          tried = DENSITIES.lazy.map { |density| new(order, paper, link, ways, density).draw }
+          (tried.find { |card| card.emptiest >= LEAST } || tried.max_by(&:emptiest)).render
+        end
 
-        def initialize(order, paper, link, ways)
+        def initialize(order, paper, link, ways, density)
           @record = order.record
           @sections = Core::Order::Lines.of(@record).to_h { |section| [section.key, section] }
-          @sheet = Sheet.new(Paper.blank("Work card, order #{order.id}", paper))
+          @sheet = Sheet.new(Paper.blank("Work card, order #{order.id}", paper), density: density)
           @order = order
           @link = link
           @ways = ways
         end
 
-        # @return [String]
-        def render
+        # @return [self]
+        def draw
           CardHead.new(@sheet, @order, @link, @ways).draw
           CardGoods.new(@sheet, @record, @sections).draw
           CardWork.new(@sheet, @record, @sections).draw
+          self
+        end
+
+        def emptiest = @sheet.emptiest
+
+        # @return [String]
+        def render
           feet
           @sheet.pdf.render
         end

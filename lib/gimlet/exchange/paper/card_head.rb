@@ -62,8 +62,7 @@ module Gimlet
                        date].compact.join(" · ")
           @sheet.line "#{areas}. #{pumps}", strong: "Work:"
           @sheet.line "#{one['manual']}.", strong: "Manual:"
-          @sheet.line "#{(@record['sure'] * 100).floor} % sure of this order, from: #{@record['seen'].join('; ')}. " \
-                      "The same order serves #{@record['models'].join(', ')}.", size: Sheet::SMALL
+          @sheet.line "#{(@record['sure'] * 100).floor} % sure of this order, from: #{@record['seen'].join('; ')}.", size: Sheet::SMALL
         end
 
         def date = @ways.date(Time.parse(@order.created_at.to_s))

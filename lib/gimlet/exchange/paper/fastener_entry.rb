@@ -8,10 +8,14 @@ module Gimlet
     module Paper
       # One fastener group on the card: rounds with a box for each, treatment, what the wrench is set to, and the order drawn on its face.
       class FastenerEntry
-        DRAWN = 210
+        DRAWN = 300
         GAP = 14
-        HIGH = 104
-        ROUND = 14
+        HIGH = 180
+        ROUND = 17
+        # Its first two lines.
+        HEAD = 40
+        # What a list of rounds is made smaller to at most, so that it stays on its line.
+        SMALLEST = 8.5
 
         # @param sheet [Sheet]
         # @param fastener [Hash] one of a record's `tightening`
@@ -23,32 +27,46 @@ module Gimlet
 
         def draw
           pdf = @sheet.pdf
-          height = [lines.sum { |text, style| pdf.height_of(text, width: width, **style) + 2 } + 10, @drawn ? HIGH + 10 : 0].max
-          @sheet.room(height)
+          height = [lines.sum { |text, style| pdf.height_of(text, width: width, **style) + 2 } + 10, @drawn ? high + 10 : 0].max
+          @sheet.room(height + HEAD)
+          head.each { |text, style| pdf.text(text, **style) }
           top = pdf.cursor
-          FaceDrawing.call(pdf, @fastener, at: [pdf.bounds.right - DRAWN, top], width: DRAWN, height: HIGH) if @drawn
+          FaceDrawing.call(pdf, @fastener, at: [pdf.bounds.right - wide, top], width: wide, height: high) if @drawn
           pdf.bounding_box([0, top], width: width) { lines.each { |text, style| pdf.text(text, **style) } }
-          pdf.move_cursor_to([pdf.cursor, @drawn ? top - HIGH : top].min - 10)
+          pdf.move_cursor_to([pdf.cursor, @drawn ? top - high : top].min - 10)
         end
 
         private
 
-        def width = @sheet.width - (@drawn ? DRAWN + GAP : 0)
+        def width = @sheet.width - (@drawn ? wide + GAP : 0)
+
+        def wide = DRAWN * @sheet.density
+        def high = [HIGH * @sheet.density, wide * @fastener["face"]["height_mm"] / @fastener["face"]["width_mm"]].min
+
+        # A list of rounds never breaks: it would be read as two.
+        def on_one_line(text)
+          size = ROUND * @sheet.width / @sheet.pdf.width_of(text, size: ROUND, style: :bold)
+          [text, { style: :bold, size: size.clamp(SMALLEST, ROUND) }]
+        end
+
+        # What it is and what is asked, across the whole sheet.
+        def head
+          [["#{@fastener['count']} × #{@fastener['name']} · #{@fastener['drive']}", { style: :bold, size: Sheet::BODY }], on_one_line(rounds)]
+        end
 
         # @return [Array<Array(String, Hash)>] text and style
         def lines
           all = "= #{@fastener['conversions'].map { |other| other['text'] }.join(' = ')}" if @fastener["conversions"].any?
           doubt = "! #{@fastener['doubt']}" if @fastener["doubt"]
           text = @fastener["text"] unless @fastener["text"] == rounds
-          [["#{@fastener['count']} × #{@fastener['name']} · #{@fastener['drive']}", { style: :bold, size: Sheet::BODY }],
-           [rounds, { style: :bold, size: ROUND }], [text, { size: Sheet::BODY }], [setting, { size: Sheet::BODY }], [order, { size: Sheet::BODY }],
+          [[text, { size: Sheet::BODY }], [setting, { size: Sheet::BODY }], [order, { size: Sheet::BODY }],
            [doubt, { style: :bold, size: Sheet::BODY }], [all, { size: Sheet::SMALL }],
            [@fastener["checked"], { size: Sheet::SMALL }]].select(&:first)
         end
 
         def rounds
           told = @fastener["rounds"].empty? ? [@fastener["text"]] : @fastener["rounds"]
-          told.one? ? told.first : told.each.with_index(1).map { |round, at| "#{at}) #{round}" }.join("   ")
+          told.one? ? told.first : told.each.with_index(1).map { |round, at| "#{at}) #{round}" }.join("  ")
         end
 
         def setting = @fastener["wrench"] && "Set #{@fastener['setting']} · #{@fastener['wrench']}"

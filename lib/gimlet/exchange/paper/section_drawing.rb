@@ -34,6 +34,9 @@ module Gimlet
           (2 * drawing["radius_mm"] * scale(drawing, width, height)) + NUMBERS
         end
 
+        # @return [Float] points that it takes across
+        def width(stack, width, height) = stack["drawing"]["length_mm"] * scale(stack["drawing"], width, height)
+
         def scale(drawing, width, height) = [width / drawing["length_mm"], (height - NUMBERS) / (2 * drawing["radius_mm"])].min
 
         def fill(layer) = FILLS.fetch(layer["drawn"], "FFFFFF")

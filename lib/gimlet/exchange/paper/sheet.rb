@@ -22,11 +22,14 @@ module Gimlet
         # A heading is not left alone at the foot of a page: so much below it belongs to it.
         ROOM = 90
 
-        attr_reader :pdf
+        attr_reader :pdf, :density
 
         # @param pdf [Prawn::Document]
-        def initialize(pdf)
+        # @param density [Float] what drawings are made smaller by, so that no page is left with a few lines
+        def initialize(pdf, density: 1.0)
           @pdf = pdf
+          @density = density
+          @filled = []
           @pdf.font_size BODY
           @pdf.default_leading 1.5
           @pdf.stroke_color BLACK
@@ -44,8 +47,17 @@ module Gimlet
 
         # A new page unless so much is left of this one.
         def room(height)
-          @pdf.start_new_page if @pdf.cursor < [height, @pdf.bounds.height].min
+          return unless @pdf.cursor < [height, @pdf.bounds.height].min
+
+          @filled << filled
+          @pdf.start_new_page
         end
+
+        # @return [Float] of its emptiest page, how much is written on, as a share
+        def emptiest = [*@filled, filled].min
+
+        # @return [Float] of the page that is being written
+        def filled = 1 - (@pdf.cursor / @pdf.bounds.height)
 
         # @param strong [String, nil] set before the text in bold
         def line(text, strong: nil, size: BODY, style: :normal)

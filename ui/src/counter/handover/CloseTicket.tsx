@@ -15,7 +15,7 @@ export function CloseTicket({ ticket }: { ticket: LiveTicket }) {
   return (
     <Box component="form" onSubmit={(event: React.FormEvent) => { event.preventDefault(); void send(); }} sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap", mt: 1.5 }}>
       {closed && <strong>This ticket is closed.</strong>}
-      <TextField size="small" label={closed ? "why it goes on" : "why nothing comes of it"} value={reason} onChange={(event) => setReason(event.target.value)} sx={{ width: 300 }} slotProps={{ htmlInput: { maxLength: 400 } }} />
+      <TextField size="small" label={closed ? "why it goes on" : "why it ends without an order"} value={reason} onChange={(event) => setReason(event.target.value)} sx={{ width: 300 }} slotProps={{ htmlInput: { maxLength: 400 } }} />
       <Button type="submit" variant="outlined" size="small">{closed ? "Open it again" : "Close the ticket"}</Button>
       <ProblemNote ticket={ticket} where="Close" />
     </Box>

@@ -25,7 +25,7 @@ export function Candidates({ found, chosen, onChoose }: Props) {
       {classes.map((order, index) => (
         <Box key={order.id} sx={{ border: "1px solid", borderColor: "divider", borderRadius: 1, mb: 1, px: 1, pb: 0.5 }}>
           <Box sx={{ display: "flex", justifyContent: "space-between", fontSize: 15, color: "text.secondary", pt: 0.5 }}>
-            <span>order {String.fromCharCode(65 + index)}</span>
+            <span>option {String.fromCharCode(65 + index)}</span>
             <strong>{percent(order.probability)}</strong>
           </Box>
           {of(order.id).map((one) => (

@@ -47,8 +47,8 @@ const PARTS = 4;
 function PartDifferences({ found }: { found: Identification }) {
   return found.part_differences.map((one, index) => (
     <p key={one.candidate} style={{ margin: "4px 6px", fontSize: 14 }}>
-      <strong>Only order {String.fromCharCode(65 + index)}:</strong>{" "}
-      {one.parts.slice(0, PARTS).map((part) => `${part.number} ${part.name}`).join(", ") || "nothing more"}
+      <strong>Only option {String.fromCharCode(65 + index)}:</strong>{" "}
+      {one.parts.slice(0, PARTS).map((part) => `${part.number} ${part.name}`).join(", ") || "no other part"}
       {one.parts.length > PARTS ? `, and ${one.parts.length - PARTS} more` : ""}
     </p>
   ));

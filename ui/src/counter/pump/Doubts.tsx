@@ -24,7 +24,7 @@ export function Doubts({ ticket, view }: { ticket: LiveTicket; view: TicketView 
     <>
       {found.contradictions.slice(0, SHOWN).map((one) => (
         <Doubt key={one.key} text={one.text} reason={reason(one.key)} onSettle={one.matters ? (why) => settle(one.key, why) : undefined}>
-          {one.matters ? "The order hangs on it. " : "It does not change the order. "}With it: {names(one.leading)}. Without it: {names(one.without)}.
+          {one.matters ? "It decides what is ordered. " : "It does not change what is ordered. "}With it: {names(one.leading)}. Without it: {names(one.without)}.
         </Doubt>
       ))}
       {plate && (

@@ -11,7 +11,9 @@ import { Differences } from "./Differences";
 import { Doubts } from "./Doubts";
 import { NextQuestion } from "./NextQuestion";
 import { NotInCatalogue } from "./NotInCatalogue";
+import { OldPart } from "./OldPart";
 import { OwnedPumps } from "./OwnedPumps";
+import { Photos } from "./Photos";
 import { SideBySide } from "./SideBySide";
 
 const noPumps: string[] = [];
@@ -49,7 +51,17 @@ export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
       )}
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", sm: "minmax(0, 1fr) minmax(0, 1fr)" }, gap: 2.5, mt: 1, alignItems: "start" }}>
         <Candidates found={found} chosen={view.pump?.id} onChoose={(one) => void add("Pump", { kind: "pump", id: one.id })} />
-        <NextQuestion view={view} onReply={onReply} />
+        <div>
+          <NextQuestion view={view} onReply={onReply} />
+          {view.order_id === null && (
+            <details key={view.ticket.channel} open={view.ticket.channel === "parts"}>
+              <summary>An old part in hand</summary>
+              <ProblemNote ticket={ticket} where="Old part" />
+              <OldPart ticket={ticket} />
+            </details>
+          )}
+          {view.id !== null && <Photos ticket={view.id} outside={view.plan?.outside ?? found.faces.find((one) => one.pump === view.pump?.id)?.views ?? []} pump={view.pump?.id ?? null} />}
+        </div>
       </Box>
       {found.readings.length > 0 && view.lacking.length > 0 && <SideBySide pictures={found.faces} />}
       {view.lacking.length > 0 && <Differences found={found} />}

@@ -11,8 +11,8 @@ export function Stuck({ view }: { view: TicketView }) {
       <ul>
         {open.map((own, index) => (
           <li key={own.id}>
-            order {String.fromCharCode(65 + index)}, {own.id}: {percent(own.probability)}
-            {index > 0 && `; if it is right, ${price(own.wasted_cents)} of order A is wasted`}
+            option {String.fromCharCode(65 + index)}, {own.id}: {percent(own.probability)}
+            {index > 0 && `; if it is right, ${price(own.wasted_cents)} of option A would be bought in vain`}
           </li>
         ))}
       </ul>

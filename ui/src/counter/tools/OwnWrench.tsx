@@ -31,7 +31,7 @@ export function OwnWrench({ ticket }: { ticket: LiveTicket }) {
         {units.map((one) => <option key={one} value={one}>{one}</option>)}
       </NativeSelect>
       <TextField size="small" type="number" label="marks every" value={mark} onChange={(event) => setMark(event.target.value)} sx={{ width: 120 }} slotProps={{ htmlInput: { step: "any" } }} />
-      <Button type="submit" variant="outlined" size="small" disabled={from === "" || to === ""}>has it</Button>
+      <Button type="submit" variant="outlined" size="small" disabled={from === "" || to === ""}>they have it</Button>
     </Box>
   );
 }

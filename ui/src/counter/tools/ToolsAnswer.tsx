@@ -33,7 +33,7 @@ export function ToolsAnswer({ tools, consumables, ticket }: Props) {
       {ticket && <ProblemNote ticket={ticket} where="Tools" />}
       <Wide name="Tools, table"><Table size="small" aria-label="Tools">
         <TableHead>
-          <TableRow><TableCell>has it</TableCell><TableCell>tool</TableCell><TableCell>number</TableCell><TableCell>kind</TableCell><TableCell>for</TableCell><TableCell>goes along</TableCell></TableRow>
+          <TableRow><TableCell>theirs</TableCell><TableCell>tool</TableCell><TableCell>number</TableCell><TableCell>kind</TableCell><TableCell>for</TableCell><TableCell>goes along</TableCell></TableRow>
         </TableHead>
         <TableBody>
           {tools.map((tool) => (
@@ -76,7 +76,7 @@ function GoesAlong({ tool, ticket }: { tool: Plan["tools"][number]; ticket: Live
   return (
     <NativeSelect value={tool.how ?? ""} inputProps={{ "aria-label": `${tool.name}: lent or sold` }}
       onChange={(event) => void ticket.add("Tools", { kind: "handed", tool: tool.name, how: (event.target.value || null) as "lent" | "sold" | null })}>
-      <option value="">not yet</option>
+      <option value="">neither</option>
       <option value="lent">lent</option>
       <option value="sold">sold{tool.price_cents ? `, ${price(tool.price_cents)}` : ""}</option>
     </NativeSelect>

@@ -25,7 +25,7 @@ module Gimlet
           def self.fold(entries, _live) = { also: latest(entries, "number") { |body| symbols(body) if body["quantity"] }.values }
 
           def self.words(body, _areas)
-            body["quantity"] ? "#{body['quantity']} × #{body['number']} goes along: #{body['reason']}" : "#{body['number']} stays here"
+            body["quantity"] ? "#{body['quantity']} × #{body['number']} added: #{body['reason']}" : "#{body['number']} stays here"
           end
         end
       end

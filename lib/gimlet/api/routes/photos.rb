@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+require_relative "../../exchange/jpeg"
+
+module Gimlet
+  module API
+    module Routes
+      # Photos that are kept with a ticket.
+      module Photos
+        # What routes here need besides the application's own.
+        module Helpers
+          def photos_of(ticket) = photos.of(ticket).map { |row| { id: row[:id], at: row[:at].iso8601, who: row[:who] } }
+
+          def add_photo(ticket, bytes)
+            photos.of(ticket).size < Store::Photos::MOST ||
+              Core::InputError.reject("photo", "too_many", "A ticket keeps #{Store::Photos::MOST} photos: take one off first.")
+            photos.add(ticket, Exchange::Jpeg.bare(bytes), who: person&.name || "counter")
+          end
+        end
+
+        def self.registered(app)
+          app.helpers Helpers
+          app.serve("photos") { |id| known_ticket(id) && answer(photos_of(id)) }
+
+          app.serve("addPhoto") do |id|
+            known_ticket(id)
+            add_photo(id, parsed_body.read)
+            answer(photos_of(id), 201)
+          end
+
+          app.serve("photo") do |id|
+            jpeg = photos.jpeg(id) || missing("There is no photo #{id}.")
+            content_type "image/jpeg"
+            jpeg
+          end
+
+          app.serve("removePhoto") do |id|
+            body_as("Nothing")
+            photos.remove(id) || missing("There is no photo #{id}.")
+            answer({})
+          end
+        end
+      end
+    end
+  end
+end
