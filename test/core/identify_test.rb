@@ -259,6 +259,8 @@ class IdentifyTest < Minitest::Test
     two = Gimlet::Core::Identification::Pictures.beside([variant("DK420"), variant("TK4L20 from 31000"), variant("DK418")], vocabulary)
     assert_equal(%w[DK4 TK4], two.map { |one| one.variant.series.name })
     assert_includes two.first.marked, "cap"
+    refute_includes two.first.marked, "body", "its colour is told beneath"
+    assert_includes two.first.differs.map(&:id), "cover_colour"
     refute_includes two.first.differs.map(&:id), "cylinders"
     refute_includes two.first.differs.map(&:id), "manifold_material", "both are brass"
   end

@@ -55,14 +55,15 @@ class SystemTest < Minitest::Test
   end
 
   # WCAG 2.2 A and AA by axe-core: nothing serious or critical.
-  def assert_accessible
+  # @param where [String, nil] what is looked at, where the test looks at several
+  def assert_accessible(where = nil)
     page.execute_script(File.read(AXE))
     found = page.evaluate_async_script(<<~JS)
       const done = arguments[arguments.length - 1];
       axe.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }).then((result) => done(result.violations));
     JS
     serious = found.select { |one| %w[serious critical].include?(one["impact"]) }
-    assert_empty(serious.map { |seriou| [seriou["id"], seriou["nodes"].first["html"]] })
+    assert_empty(serious.map { |one| [one["id"], one["nodes"].first["html"], one["nodes"].first["failureSummary"]] }, where)
   end
 
   # There is nothing to type into before it is known who is at the till.

@@ -1,16 +1,18 @@
-import type { ReactNode } from "react";
+import { lazy, type ReactNode, Suspense } from "react";
 import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { isShort, notCovered } from "../ticket/notCovered";
 import { percent, price } from "../shell/format";
 import type { LiveTicket } from "../ticket/useTicket";
 import { Answer } from "./Answer";
-import { HandOver } from "./handover/HandOver";
-import { PartsAnswer } from "./parts/PartsAnswer";
 import { PumpAnswer } from "./pump/PumpAnswer";
-import { TighteningAnswer } from "./tightening/TighteningAnswer";
-import { ToolsAnswer } from "./tools/ToolsAnswer";
-import { WorkAnswer } from "./work/WorkAnswer";
+
+// What comes after the pump is fetched while it is being found.
+const WorkAnswer = lazy(() => import("./work/WorkAnswer").then((file) => ({ default: file.WorkAnswer })));
+const PartsAnswer = lazy(() => import("./parts/PartsAnswer").then((file) => ({ default: file.PartsAnswer })));
+const ToolsAnswer = lazy(() => import("./tools/ToolsAnswer").then((file) => ({ default: file.ToolsAnswer })));
+const TighteningAnswer = lazy(() => import("./tightening/TighteningAnswer").then((file) => ({ default: file.TighteningAnswer })));
+const HandOver = lazy(() => import("./handover/HandOver").then((file) => ({ default: file.HandOver })));
 
 export const answerNames = ["Pump", "Work", "Parts", "Tools", "Tightening", "Hand over"] as const;
 export type AnswerName = (typeof answerNames)[number];
@@ -52,7 +54,7 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSend, onSav
 
   return answerNames.map((name, index) => (
     <Answer key={name} number={index + 1} name={name} summary={summaries[name]} settled={isSettled[name]} open={open === name} onOpen={() => onOpen(name)}>
-      {open === name && bodies[name]()}
+      {open === name && <Suspense fallback={null}>{bodies[name]()}</Suspense>}
     </Answer>
   ));
 }

@@ -59,7 +59,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
       {!earlier && (
         <>
           <LifeLine order={order} />
-          <NextStep steps={steps} />
+          <div className="no-print"><NextStep steps={steps} /></div>
           <LentTools steps={steps} />
           <Box sx={{ display: "flex", gap: 3, alignItems: "start", flexWrap: "wrap" }}>
             <Box sx={{ flex: "1 1 480px", minWidth: 0 }}><GoodsList steps={steps} /></Box>
@@ -69,7 +69,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
           <AtTheBench order={order} />
           <Since id={order.id} version={order.version} />
           <WhoDidWhat order={order} />
-          {(order.may.includes("amend") || order.may.includes("cancel")) && <Change order={order} />}
+          {(order.may.includes("amend") || order.may.includes("cancel")) && <div className="no-print"><Change order={order} /></div>}
         </>
       )}
       <Agreed order={order} />
@@ -97,7 +97,7 @@ function Papers({ order }: { order: Order }) {
   const pdf = (name: string) => `/api/orders/${order.id}/${name}.pdf`;
   const papers = [["card", "work card"], ["strip", "torque strip"], ...(order.bench ? [["torques", "torques reached"] as const] : []), [order.state === "quoted" ? "quote" : "note", order.state === "quoted" ? "quote" : "delivery note"], ["label", "bag label"]] as const;
   return (
-    <Box sx={{ display: "flex", flexDirection: "column", gap: 0.75, ml: { xs: 0, md: 2 }, textAlign: { xs: "left", md: "right" } }}>
+    <Box className="no-print" sx={{ display: "flex", flexDirection: "column", gap: 0.75, ml: { xs: 0, md: 2 }, textAlign: { xs: "left", md: "right" } }}>
       <Button variant="contained" sx={{ alignSelf: "flex-end" }} component={Link} to={`/orders/${order.id}/bench`}>At the bench</Button>
       <span>Print: {papers.map(([name, text], index) => <span key={name}>{index > 0 && " · "}<a href={pdf(name)} target="_blank" rel="noreferrer">{text}</a></span>)}</span>
     </Box>

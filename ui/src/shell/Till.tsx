@@ -1,9 +1,10 @@
 import Button from "@mui/material/Button";
-import { type ReactNode, useEffect } from "react";
+import { lazy, type ReactNode, useEffect } from "react";
 import { keys } from "./keys";
-import { SignIn } from "./SignIn";
 import { onBar } from "./theme";
 import { useSession, useSignIn } from "./useSession";
+
+const SignIn = lazy(() => import("./SignIn").then((file) => ({ default: file.SignIn })));
 
 /** Untouched for so long, a till is locked. */
 const IDLE_MS = 15 * 60 * 1000;

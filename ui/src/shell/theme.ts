@@ -11,6 +11,12 @@ const night: Colours = {
   field: "#161c1d", heard: "#26393a", edge: "#d9a679", bar: "#0c363b", onBar: "#f3efe6", caution: "#ffc53d", onCaution: "#1b2629",
 };
 
+/** Where the system sets the colours. */
+const system: Colours = {
+  ink: "CanvasText", quiet: "CanvasText", page: "Canvas", surface: "Canvas", petrol: "CanvasText", onPetrol: "Canvas", rule: "CanvasText", faint: "Canvas",
+  field: "Canvas", heard: "Canvas", edge: "CanvasText", bar: "Canvas", onBar: "CanvasText", caution: "Canvas", onCaution: "CanvasText",
+};
+
 const cssName = (name: string) => `--gimlet-${name.toLowerCase()}`;
 const cssOf = (colours: Colours) => Object.fromEntries(Object.entries(colours).map(([name, value]) => [cssName(name), value]));
 const live = (name: keyof Colours) => `var(${cssName(name)})`;
@@ -75,10 +81,18 @@ export const theme = createTheme({
         ":root": cssOf({ ...day, page: "#ffffff", surface: "#ffffff" }),
         ".no-print": { display: "none !important" },
         body: { background: "white !important" },
+        // Nothing on paper can be pressed.
+        "main button, main [role=button]": { border: "none !important" },
+        "main form, main summary": { display: "none !important" },
+        "main details": { display: "block" },
         ".keep-together": { breakInside: "avoid" },
       },
-      // Where the system sets the colours, what is filled keeps an edge of its own.
-      "@media (forced-colors: active)": { "button, [role=button], [role=note], section": { borderColor: "CanvasText" }, svg: { forcedColorAdjust: "none", background: "white" } },
+      // Where the system sets the colours, ours are the system's, and what is filled keeps an edge of its own.
+      "@media (forced-colors: active)": {
+        ":root": cssOf(system),
+        "button, [role=button], [role=note], section": { borderColor: "CanvasText" },
+        ".MuiButtonBase-root": { color: "CanvasText !important", backgroundColor: "Canvas !important", transition: "none !important" },
+        "input, select, textarea": { border: "1px solid CanvasText" } },
     } },
     MuiTextField: { styleOverrides: { root: { maxWidth: "100%" } } },
     MuiTableCell: { styleOverrides: { root: { padding: "5px 10px", borderColor: faint }, head: { fontWeight: 700 } } },

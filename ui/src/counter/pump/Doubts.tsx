@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
+import OutlinedInput from "@mui/material/OutlinedInput";
 import { type ReactNode, useState } from "react";
 import type { TicketView } from "../../api/types";
 import { percent } from "../../shell/format";
@@ -58,7 +58,7 @@ function Doubt({ text, reason, onSettle, children }: Props) {
         </Box>
       ) : (
         <Box component="form" sx={{ display: "flex", gap: 1, mt: 0.5 }} onSubmit={(event: React.FormEvent) => { event.preventDefault(); onSettle(why); }}>
-          <TextField size="small" value={why} onChange={(event) => setWhy(event.target.value)} slotProps={{ htmlInput: { "aria-label": `Why it stands: ${text}`, maxLength: 400 } }}
+          <OutlinedInput size="small" value={why} onChange={(event) => setWhy(event.target.value)} inputProps={{ "aria-label": `Why it stands: ${text}`, maxLength: 400 }}
             placeholder="It stands, because …" sx={{ flex: 1, "& input": { py: 0.6 } }} />
           <Button type="submit" variant="outlined" size="small" disabled={!isSaid(why)}>It stands</Button>
         </Box>

@@ -23,15 +23,15 @@ interface Part {
 }
 
 const WIDE = 420;
-const HIGH = 210;
+const HIGH = 216;
 
 /** What lies in the hand: its sizes where they are measured on it. Which traits these are is the vocabulary's. */
 const PARTS: Record<string, Part> = {
-  seal: { name: "seal", chosen: "seal_shape", sizes: [{ trait: "seal_id_mm", label: "inside", x: 150, y: 92 }, { trait: "seal_od_mm", label: "outside", x: 150, y: 182 }, { trait: "seal_height_mm", label: "height", x: 330, y: 92 }] },
-  oring: { name: "O-ring", sizes: [{ trait: "oring_id_mm", label: "inside", x: 150, y: 92 }, { trait: "oring_section_mm", label: "thick", x: 330, y: 92 }] },
-  valve: { name: "valve or seat", sizes: [{ trait: "valve_od_mm", label: "across", x: 150, y: 182 }] },
+  seal: { name: "seal", chosen: "seal_shape", sizes: [{ trait: "seal_id_mm", label: "inside", x: 150, y: 84 }, { trait: "seal_od_mm", label: "outside", x: 150, y: 186 }, { trait: "seal_height_mm", label: "height", x: 345, y: 88 }] },
+  oring: { name: "O-ring", sizes: [{ trait: "oring_id_mm", label: "inside", x: 150, y: 84 }, { trait: "oring_section_mm", label: "thick", x: 345, y: 88 }] },
+  valve: { name: "valve or seat", sizes: [{ trait: "valve_od_mm", label: "across", x: 150, y: 186 }] },
   spring: { name: "valve spring", chosen: "spring_colour", sizes: [{ trait: "spring_turns", label: "turns", x: 250, y: 92 }] },
-  plunger: { name: "plunger", sizes: [{ trait: "plunger_mm", label: "across", x: 150, y: 182 }] },
+  plunger: { name: "plunger", sizes: [{ trait: "plunger_mm", label: "across", x: 150, y: 186 }] },
 };
 
 /** An old part laid on a picture: Tab goes from size to size, Enter takes them. */
@@ -60,8 +60,8 @@ export function OldPart({ ticket }: { ticket: LiveTicket }) {
       <Box sx={{ position: "relative", width: WIDE, maxWidth: "100%", height: HIGH }}>
         <svg viewBox={`0 0 ${WIDE} ${HIGH}`} width={WIDE} height={HIGH} aria-hidden style={{ position: "absolute", inset: 0 }}><Drawing kind={kind} /></svg>
         {part.sizes.map((size) => (
-          <Box key={size.trait} component="label" sx={{ position: "absolute", left: `${(size.x / WIDE) * 100}%`, top: size.y, transform: "translate(-50%, -50%)", fontSize: 14, whiteSpace: "nowrap" }}>
-            {size.label}{" "}
+          <Box key={size.trait} component="label" sx={{ position: "absolute", left: `${(size.x / WIDE) * 100}%`, top: size.y, transform: "translate(-50%, -50%)", fontSize: 14, lineHeight: 1.2, display: "grid", justifyItems: "center" }}>
+            {size.label}
             <Box component="input" aria-label={named(size.trait)} inputMode="decimal" autoComplete="off" maxLength={20} value={typed[size.trait] ?? ""}
               onChange={(event: React.ChangeEvent<HTMLInputElement>) => setTyped({ ...typed, [size.trait]: event.target.value })}
               sx={{ width: 62, font: "inherit", fontSize: 18, color: ink, bgcolor: field, border: `1px solid ${quiet}`, borderRadius: 1, px: 0.5 }} />

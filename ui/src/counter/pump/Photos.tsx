@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import Dialog from "@mui/material/Dialog";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type ChangeEvent, useState } from "react";
+import { type ChangeEvent, useRef, useState } from "react";
 import { api, told } from "../../api/client";
 import type { OutsideView } from "../../api/types";
 import { FromOutside } from "../../drawing/FromOutside";
@@ -22,6 +22,7 @@ interface Props {
 export function Photos({ ticket, outside, pump }: Props) {
   const cache = useQueryClient();
   const [open, setOpen] = useState<number | null>(null);
+  const file = useRef<HTMLInputElement>(null);
   const key = ["photos", ticket];
   const { data: photos = [] } = useQuery({ queryKey: key, queryFn: () => told(api.GET("/api/tickets/{id}/photos", { params: { path: { id: ticket } } })) });
   const adding = useMutation({
@@ -51,10 +52,8 @@ export function Photos({ ticket, outside, pump }: Props) {
           <img src={`/api/photos/${photo.id}`} alt="" style={{ height: 64, display: "block" }} />
         </ButtonBase>
       ))}
-      <Button component="label" size="small" variant="outlined">
-        Add a photo
-        <input type="file" accept="image/*" capture="environment" className="unseen" aria-label="Add a photo" onChange={chosen} />
-      </Button>
+      <Button size="small" variant="outlined" disabled={adding.isPending} onClick={() => file.current?.click()}>Add a photo</Button>
+      <input ref={file} hidden type="file" accept="image/*" capture="environment" aria-label="Photo" onChange={chosen} />
       {problem && <ProblemAlert>{problem.message}</ProblemAlert>}
       {open !== null && (
         <Dialog open onClose={() => setOpen(null)} maxWidth={false} aria-label="Photo beside the drawing" slotProps={{ paper: { sx: { p: 2, maxWidth: "96vw" } } }}>

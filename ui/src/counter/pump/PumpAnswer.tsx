@@ -1,20 +1,21 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useCallback } from "react";
+import { lazy, Suspense, useCallback } from "react";
 import type { TicketView } from "../../api/types";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
-import { CaliperStandIn } from "./CaliperStandIn";
 import { CallLog } from "./CallLog";
 import { Candidates } from "./Candidates";
 import { Differences } from "./Differences";
 import { Doubts } from "./Doubts";
 import { NextQuestion } from "./NextQuestion";
 import { NotInCatalogue } from "./NotInCatalogue";
-import { OldPart } from "./OldPart";
 import { OwnedPumps } from "./OwnedPumps";
-import { Photos } from "./Photos";
 import { SideBySide } from "./SideBySide";
+
+const CaliperStandIn = lazy(() => import("./CaliperStandIn").then((file) => ({ default: file.CaliperStandIn })));
+const OldPart = lazy(() => import("./OldPart").then((file) => ({ default: file.OldPart })));
+const Photos = lazy(() => import("./Photos").then((file) => ({ default: file.Photos })));
 
 const noPumps: string[] = [];
 
@@ -57,15 +58,15 @@ export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
             <details key={view.ticket.channel} open={view.ticket.channel === "parts"}>
               <summary>An old part in hand</summary>
               <ProblemNote ticket={ticket} where="Old part" />
-              <OldPart ticket={ticket} />
+              <Suspense fallback={null}><OldPart ticket={ticket} /></Suspense>
             </details>
           )}
-          {view.id !== null && <Photos ticket={view.id} outside={view.plan?.outside ?? found.faces.find((one) => one.pump === view.pump?.id)?.views ?? []} pump={view.pump?.id ?? null} />}
+          {view.id !== null && <Suspense fallback={null}><Photos ticket={view.id} outside={view.plan?.outside ?? found.faces.find((one) => one.pump === view.pump?.id)?.views ?? []} pump={view.pump?.id ?? null} /></Suspense>}
         </div>
       </Box>
       {found.readings.length > 0 && view.lacking.length > 0 && <SideBySide pictures={found.faces} />}
       {view.lacking.length > 0 && <Differences found={found} />}
-      {view.order_id === null && <CaliperStandIn onSend={onSend} />}
+      {view.order_id === null && <Suspense fallback={null}><CaliperStandIn onSend={onSend} /></Suspense>}
     </>
   );
 }

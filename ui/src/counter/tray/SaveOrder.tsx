@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
+import OutlinedInput from "@mui/material/OutlinedInput";
 import { useState } from "react";
 import type { TicketView } from "../../api/types";
 import { ProblemNote } from "../../shell/ProblemNote";
@@ -35,8 +35,8 @@ export function SaveOrder({ ticket, lacking, short, where, onSave }: Props) {
   return (
     <Box component="form" onSubmit={(event: React.FormEvent) => { event.preventDefault(); onSave(reason); }}>
       {lacking.map((one) => <Small key={one.id}>▸ {one.text}</Small>)}
-      <TextField fullWidth size="small" value={reason} onChange={(event) => setReason(event.target.value)} placeholder="Save all the same, because …"
-        slotProps={{ htmlInput: { "aria-label": "Why it is saved though not sure", maxLength: 400 } }} sx={{ my: 0.5, "& input": { py: 0.75 } }} />
+      <OutlinedInput fullWidth size="small" value={reason} onChange={(event) => setReason(event.target.value)} placeholder="Save all the same, because …"
+        inputProps={{ "aria-label": "Why it is saved though not sure", maxLength: 400 }} sx={{ my: 0.5, "& input": { py: 0.75 } }} />
       <Button fullWidth type="submit" variant="outlined" disabled={ticket.busy || !isSaid(reason)}>Save, though not sure</Button>
       <ProblemNote ticket={ticket} where={where} />
     </Box>

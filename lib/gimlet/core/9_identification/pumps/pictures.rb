@@ -13,6 +13,8 @@ module Gimlet
       # What a trait looks like on a pump, drawn from the catalogue's own geometry.
       module Pictures
         SIDES = %w[front side].freeze
+        # What covers most of a drawing is not filled: a colour is told beneath.
+        SURFACES = %w[body head].freeze
 
         module_function
 
@@ -50,7 +52,7 @@ module Gimlet
           differing = vocabulary.traits.values.select { |trait| trait.view && !trait.slot && shown.map { |one| one.trait(trait.id) }.uniq.size > 1 }
           shown.map do |variant|
             views = SIDES.map { |side| Outside::Pump.new(variant).view(side) }
-            Picture.new(variant: variant, views: views, marked: differing.filter_map(&:look).uniq, differs: differing)
+            Picture.new(variant: variant, views: views, marked: differing.filter_map(&:look).uniq - SURFACES, differs: differing)
           end
         end
 
