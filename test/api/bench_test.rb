@@ -112,9 +112,9 @@ class BenchApiTest < Minitest::Test
     before = database[:orders].first(id: 1)
     found = note("found", slot: kept["slot"], position: stack["positions"].first, outcome: "replace")["found"]
     assert_schema "Bench"
-    assert_equal ["#{kept['name']}, #{stack['positions'].first}: renew it"], found["findings"].map { |one| one["text"] }
+    assert_equal(["#{kept['name']}, #{stack['positions'].first}: renew it"], found["findings"].map { |one| one["text"] })
     refute found["findings"].first["taken"]
-    assert_equal found["cents"], found["changes"].sum { |change| change["cents"] }
+    assert_equal(found["cents"], found["changes"].sum { |change| change["cents"] })
     assert_equal before, database[:orders].first(id: 1)
     get "/api/today"
     assert_equal(["/orders/1"], json["piles"].find { |pile| pile["id"] == "to_agree" }["rows"].map { |row| row["to"] })
@@ -129,8 +129,8 @@ class BenchApiTest < Minitest::Test
     note("found", slot: slot, position: stack["positions"].first, outcome: "replace")
     view = send_json("POST", "/api/orders/1/findings", key: "take")
     assert_equal 201, last_response.status, last_response.body
-    assert_equal [{ "slot" => slot, "position" => stack["positions"].first, "outcome" => "replace" }],
-                 view["ticket"]["findings"].map { |one| one.slice("slot", "position", "outcome") }
+    assert_equal([{ "slot" => slot, "position" => stack["positions"].first, "outcome" => "replace" }],
+                 view["ticket"]["findings"].map { |one| one.slice("slot", "position", "outcome") })
     assert_equal 1, view["amending"]["id"]
     assert_match(/found at the bench/, view["call"].find { |line| line["kind"] == "reopened" }["text"])
     get PATH
@@ -156,7 +156,7 @@ class BenchApiTest < Minitest::Test
   def test_each_pump_of_an_order_has_its_own_ticks_and_torques
     place "two pumps, plate TK4R20, serial 31500, 15 lpm, green, packings"
     get PATH
-    assert_equal [1, 2], json["pumps"].map { |one| one["pump"] }
+    assert_equal([1, 2], json["pumps"].map { |one| one["pump"] })
     box = first_box(json)["id"]
     laid = json["sections"].first["lines"][0]["boxes"][0]["id"]
     note("ticked", item: box, done: true, pump: 2)
@@ -198,7 +198,7 @@ class BenchApiTest < Minitest::Test
     place
     get PATH
     lines = json["sections"].to_h { |section| [section["key"], section["lines"]] }
-    assert_equal ["packing"], lines["renew"].flat_map { |line| line["stacks"] }
+    assert_equal(["packing"], lines["renew"].flat_map { |line| line["stacks"] })
     assert_equal json["tightening"].map { |one| one["id"] }.sort, lines["close"].flat_map { |line| line["fasteners"] }.sort
     assert_equal %w[pressure jet eyes manual], (json["cautions"].map { |one| one["picture"] } & %w[pressure jet eyes manual])
   end

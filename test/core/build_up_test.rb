@@ -23,7 +23,11 @@ class BuildUpTest < Minitest::Test
   # A packing whose support ring goes in first, then the high-pressure seal; the seal that sits in the rear guide is in it before the guide goes in.
   def test_the_deepest_first_and_what_sits_in_a_piece_before_it
     names = played(variant("TK4L20 from 31000"), "packing")
-    support, seal, guide = [/support ring/, /high-pressure seal/, /rear guide/].map { |name| names.index { |one| one.match?(name) && !one.include?("O-ring") } }
+    support, seal, guide = [/support ring/, /high-pressure seal/, /rear guide/].map do |name|
+      names.index do |one|
+        one.match?(name) && !one.include?("O-ring")
+      end
+    end
     assert_operator support, :<, seal
     assert_operator seal, :<, guide
     assert_operator names.index { |one| one.include?("low-pressure seal") }, :<, guide

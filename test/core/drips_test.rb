@@ -25,7 +25,8 @@ class DripsTest < Minitest::Test
       side, places = Drips.of(pump)
       left, bottom, width, height = side.box
       places.each do |one|
-        assert one.x_mm.between?(left, left + width) && one.y_mm.between?(bottom, bottom + height), "#{pump.id}: #{one.id} at #{one.x_mm}, #{one.y_mm}"
+        assert one.x_mm.between?(left, left + width) && one.y_mm.between?(bottom, bottom + height),
+               "#{pump.id}: #{one.id} at #{one.x_mm}, #{one.y_mm}"
       end
       assert_includes places.map(&:id), "below"
     end
@@ -36,7 +37,7 @@ class DripsTest < Minitest::Test
     refute_includes Drips.of(variant("TK4L20 from 31000")).last.map(&:id), "cap"
     assert_includes Drips.of(variant("DK415")).last.map(&:id), "cap"
     left, right = %w[L R].map { |side| Drips.of(variant("TK4#{side}20 from 31000")) }
-    gap = [left, right].map { |view, places| (places.find { |one| one.id == "gap" }.x_mm - view.of("body").first.centre[0]) }
+    gap = [left, right].map { |view, places| places.find { |one| one.id == "gap" }.x_mm - view.of("body").first.centre[0] }
     assert_operator gap[0] * gap[1], :<, 0
   end
 end

@@ -245,13 +245,15 @@ class IdentifyTest < Minitest::Test
 
   def test_answers_that_differ_to_the_eye_are_drawn_on_pumps_that_have_them
     glass = identify(reading("cylinders", 3)).then { |found| found.questions.find { |one| one.trait.id == "sight_glass" } }
-    glass ||= NextQuestion.new(field, classes.places, Posterior.new(field, []).alive, channel: "phone", readings: []).ask(trait("sight_glass"), "narrows")
+    glass ||= NextQuestion.new(field, classes.places, Posterior.new(field, []).alive, channel: "phone", readings: []).ask(trait("sight_glass"),
+                                                                                                                          "narrows")
     drawn = Gimlet::Core::Identification::Pictures.of_answers(glass.answers, glass.trait, snapshot.variants)
     glass.answers.zip(drawn).each do |answer, picture|
       assert_equal answer.reading.value, picture.variant.trait("sight_glass") if picture
     end
     assert_operator drawn.compact.size, :>=, 3
-    sizes = NextQuestion.new(field, classes.places, Posterior.new(field, []).alive, channel: "phone", readings: []).ask(trait("plunger_mm"), "narrows")
+    sizes = NextQuestion.new(field, classes.places, Posterior.new(field, []).alive, channel: "phone", readings: []).ask(trait("plunger_mm"),
+                                                                                                                        "narrows")
     assert_empty Gimlet::Core::Identification::Pictures.of_answers(sizes.answers, sizes.trait, snapshot.variants).compact, "18 and 20 mm look alike"
   end
 

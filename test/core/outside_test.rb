@@ -123,9 +123,11 @@ class OutsideTest < Minitest::Test
     triplexes = ones.select { |pump| pump.trait("cylinders") == 3 && pump.series.faces.any? { |face| face.id == "head" } }
     found = triplexes.count do |pump|
       seen = Seen.new(pump)
-      readings = { "cylinders" => 3, "valve_caps" => seen.caps, "sight_glass" => seen.glass, "shaft_side" => seen.shaft_side, "head_bolts" => seen.bolts,
-                   "head_bolt_drive" => pump.trait("head_bolt_drive"), "cap_drive" => pump.trait("cap_drive") }.compact
-      result = Gimlet::Core::Identification::Identify.new(field, classes).call(readings.map { |trait, value| reading(trait, value) }, channel: "counter")
+      # What the key measures is not to be seen on a drawing: it is told.
+      readings = { "cylinders" => 3, "valve_caps" => seen.caps, "sight_glass" => seen.glass, "shaft_side" => seen.shaft_side,
+                   "head_bolts" => seen.bolts, "head_bolt_drive" => pump.trait("head_bolt_drive"), "cap_drive" => pump.trait("cap_drive") }
+      told = readings.compact.map { |trait, value| reading(trait, value) }
+      result = Gimlet::Core::Identification::Identify.new(field, classes).call(told, channel: "counter")
       snapshot.variants[result.candidates.max_by(&:probability).at].series == pump.series
     end
     assert_equal triplexes.size, found
@@ -136,7 +138,9 @@ class OutsideTest < Minitest::Test
     bolt = view(variant("DK415"), "front").of("bolt").find { |mark| mark.centre.map(&:round) == [14, 72] }
     across = bolt.outline.map(&:first).minmax.reduce { |low, high| high - low }
     assert_in_delta 0.9 * 1.6 * 8 / Math.cos(Math::PI / 6), across, 0.01
-    assert_equal [0, 0, 128, 80], view(variant("DK415"), "front").of("head").first.corners.transpose.map(&:minmax).then { |(x, y)| [x[0], y[0], x[1], y[1]] }
+    assert_equal([0, 0, 128, 80], view(variant("DK415"), "front").of("head").first.corners.transpose.map(&:minmax).then do |(x, y)|
+      [x[0], y[0], x[1], y[1]]
+    end)
   end
 
   def test_a_shaft_on_the_other_side_turns_the_pump_about
@@ -157,8 +161,8 @@ class OutsideTest < Minitest::Test
 
   def test_close_by
     nut, slotted, bolt = [variant("DK415"), variant("SV20"), variant("RPL15")].map { |pump| Detail.view("plunger_end", pump, nil) }
-    assert_equal [6, 6], [nut, slotted].map { |one| one.of("holder").first.outline.size }
-    assert_equal [0, 1], [nut, slotted].map { |one| one.of("pin").size }
+    assert_equal([6, 6], [nut, slotted].map { |one| one.of("holder").first.outline.size })
+    assert_equal([0, 1], [nut, slotted].map { |one| one.of("pin").size })
     assert bolt.of("holder").first.circle
     assert_equal 5, Detail.view("spring", variant("DK415"), 5).of("wire").size
     u, v = %w[U-cup V-ring].map { |name| Detail.view("seal", variant("DK415"), name).marks.first.outline }

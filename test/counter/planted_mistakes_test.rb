@@ -37,6 +37,13 @@ class PlantedMistakesTest < Minitest::Test
       t.row("groups", "covers").call(one)["fasteners"] = ["nuts"]
     }, "groups.covers.fasteners", "no fastener “nuts”"],
     "a face that is not there" => [->(one, t) { t.row("fasteners", "caps").call(one)["face"] = "side" }, "fasteners.caps.face", "no face “side”"],
+    "a glass on the wrong side" => [lambda { |one, _|
+      one["traits"]["sight_glass"] = "rear"
+      one["outside"] = { "marks" => [{ "what" => "sight_glass", "on" => "side", "x_mm" => 60, "y_mm" => 10, "width_mm" => 12 }] }
+    }, "outside.marks.0", "shows a sight glass on the side, and sight_glass of", "is rear: one is wrong"],
+    "a thing that is none" => [lambda { |one, _|
+      one["outside"] = { "marks" => [{ "what" => "lamp", "on" => "top", "x_mm" => 5, "y_mm" => 4, "width_mm" => 3 }] }
+    }, "“lamp” is none of"],
     "a position misspelled" => [->(one, t) { t.row("fasteners", "caps").call(one)["points"][1][3] = "valve two" },
                                 "fasteners.caps", "holds “valve two”, a position that no stack has"],
     "a part that is not listed" => [->(one, _) { one["kits"][0]["contents"] << { "part" => "FX 77", "quantity" => 1 } },
@@ -130,6 +137,13 @@ class PlantedMistakesTest < Minitest::Test
   }.freeze
 
   WARNED = {
+    "a plate far off the pump" => [lambda { |one, _|
+      one["outside"] = { "marks" => [{ "what" => "plate", "on" => "top", "x_mm" => 5000, "y_mm" => 40, "width_mm" => 30 }] }
+    }, "outside.marks.0", "far off the pump from above"],
+    "a face on two sides" => [lambda { |one, t|
+      t.row("faces", "top").call(one)["sides"] = %w[top below]
+    }, "faces", "show 4 caps on all sides, and valve_caps is 2"],
+    "two faces on one side" => [->(one, t) { t.row("faces", "top").call(one)["sides"] = ["front"] }, "faces.front.sides", "is front, as top is"],
     "a group that nothing opens" => [lambda { |one, _|
       one["groups"] << { "id" => "lid", "name" => "lid", "open" => "", "close" => "" }
     }, "groups.lid", "used by nothing"],

@@ -65,7 +65,11 @@ class CardsTest < Minitest::Test
     card = PDF::Reader.new(StringIO.new(Gimlet::Exchange::Paper::Card.call(kept(order))))
     order["tightening"].select { |row| row["rounds"].size > 1 }.each do |row|
       told = squeezed(row["rounds"].each.with_index(1).map { |round, at| "#{at}) #{round}" }.join)
-      lines = card.pages.flat_map { |page| page.runs(merge: false).group_by { |run| run.y.round }.values.map { |runs| squeezed(runs.sort_by(&:x).map(&:text).join) } }
+      lines = card.pages.flat_map do |page|
+        page.runs(merge: false).group_by do |run|
+          run.y.round
+        end.values.map { |runs| squeezed(runs.sort_by(&:x).map(&:text).join) }
+      end
       assert(lines.any? { |line| line.include?(told) }, told)
     end
   end
@@ -79,7 +83,7 @@ class CardsTest < Minitest::Test
   def test_the_pump_is_drawn_on_its_card_and_others_are_not_named
     pump = reference.snapshot.variants.find { |one| one.id == "TK4L20 from 31000" }
     order = record(pump)
-    assert_equal %w[front side top], order["outside"].map { |view| view["id"] }
+    assert_equal(%w[front side top], order["outside"].map { |view| view["id"] })
     refute_includes read(order), squeezed("The same order serves")
     # Orders of earlier versions have no such drawing.
     assert_includes read(order.merge("outside" => [])), "TK4L20"

@@ -2,6 +2,7 @@
 
 require_relative "../support/core"
 require_relative "../support/constructions"
+require "gimlet/exchange/outside_svg"
 require "gimlet/exchange/section_svg"
 
 # The page that tells how the demo's pumps go together: every construction has its section, its drawing is that of the software, and what it says is

@@ -22,6 +22,10 @@ module Constructions
   # @param snapshot [Gimlet::Core::Catalogue::Snapshot]
   # @return [Hash{String=>String}] name => SVG
   def pictures(snapshot)
-    DRAWN.transform_values { |designation, stacks| Gimlet::Exchange::SectionSvg.call(snapshot.variants_of(designation).last, stacks, snapshot) }
+    DRAWN.each_with_object({}) do |(name, (designation, stacks)), drawn|
+      pump = snapshot.variants_of(designation).last
+      drawn[name] = Gimlet::Exchange::SectionSvg.call(pump, stacks, snapshot)
+      drawn["#{name}-outside"] = Gimlet::Exchange::OutsideSvg.call(Gimlet::Core::Outside::Pump.new(pump).views)
+    end
   end
 end

@@ -10,7 +10,7 @@ class ScreensTest < SystemTest
   # Colours that are on their way to others cannot be read.
   STILL = { name: "prefers-reduced-motion", value: "reduce" }.freeze
   # The format's own words stand in the draft of a document; what people read elsewhere has none of them.
-  AN_ID = /(?<![\w.\/-])[a-z]+(?:_[a-z0-9]+)+(?![\w\/.])/
+  AN_ID = %r{(?<![\w./-])[a-z]+(?:_[a-z0-9]+)+(?![\w/.])}
 
   def setup
     super
@@ -27,13 +27,14 @@ class ScreensTest < SystemTest
   def order = database[:orders].max(:id)
 
   def screens
-    { "/" => "New ticket", "/tickets/#{database[:orders].where(id: order).get(:ticket_id)}" => "Ticket", "/orders" => "Orders", "/orders/#{order}" => "Order #{order}",
-      "/orders/#{order}/bench" => "at the bench", "/measure/seal" => "seal", "/measure/flow" => "Flow", "/measure/valves" => "Unloaders",
-      "/measure/materials" => "Materials", "/catalogue" => "Catalogue", "/catalogue/series/pellwick-tk4" => "TK4", "/catalogue/parts/PW-4218" => "PW-4218",
-      "/catalogue/kits/PW-K220" => "PW-K220", "/catalogue/beside/pellwick-tk4/drosselby-dk4" => "side by side", "/catalogue/write" => "Write a series",
-      "/desk/today" => "Today", "/desk/customers/1" => /\w/, "/desk/customers" => "Customers", "/desk/prices" => "Prices", "/desk/buying" => "Buying",
-      "/desk/tools" => "tools", "/desk/people" => "People", "/desk/history" => "Who did what", "/desk/figures" => "How it goes", "/desk/catalogue" => "documents",
-      "/desk/copies" => "copies" }
+    { "/" => "New ticket", "/tickets/#{database[:orders].where(id: order).get(:ticket_id)}" => "Ticket", "/orders" => "Orders",
+      "/orders/#{order}" => "Order #{order}", "/orders/#{order}/bench" => "at the bench", "/measure/seal" => "seal", "/measure/flow" => "Flow",
+      "/measure/valves" => "Unloaders", "/measure/materials" => "Materials", "/catalogue" => "Catalogue", "/catalogue/series/pellwick-tk4" => "TK4",
+      "/catalogue/parts/PW-4218" => "PW-4218", "/catalogue/kits/PW-K220" => "PW-K220",
+      "/catalogue/beside/pellwick-tk4/drosselby-dk4" => "side by side", "/catalogue/write" => "Write a series", "/desk/today" => "Today",
+      "/desk/customers/1" => /\w/, "/desk/customers" => "Customers", "/desk/prices" => "Prices", "/desk/buying" => "Buying",
+      "/desk/tools" => "tools", "/desk/people" => "People", "/desk/history" => "Who did what", "/desk/figures" => "How it goes",
+      "/desk/catalogue" => "documents", "/desk/copies" => "copies" }
   end
 
   def wide(width) = browser.execute_cdp("Emulation.setDeviceMetricsOverride", width: width, height: 800, deviceScaleFactor: 1, mobile: false)
@@ -90,7 +91,11 @@ class ScreensTest < SystemTest
     assert_text "Enough to order"
     page.execute_script("document.querySelector('header a').focus()")
     walked = walk
-    wanted = page.evaluate_script("Array.from(document.querySelectorAll('main button, main a[href], main input, main select, main summary')).filter((one) => one.checkVisibility({ contentVisibilityAuto: true, visibilityProperty: true }) && !one.disabled && one.tabIndex >= 0 && !one.dataset.walked).map((one) => one.outerHTML.slice(0, 90))")
+    wanted = page.evaluate_script(<<~JS)
+      [...document.querySelectorAll("main button, main a[href], main input, main select, main summary")]
+        .filter((one) => one.checkVisibility({ contentVisibilityAuto: true, visibilityProperty: true }))
+        .filter((one) => !one.disabled && one.tabIndex >= 0 && !one.dataset.walked).map((one) => one.outerHTML.slice(0, 90))
+    JS
     assert_empty wanted, "never has the focus"
     assert_operator walked.size, :>, 15
     assert_empty walked.reject { |_, in_sight, _| in_sight }.map(&:last), "out of sight"
@@ -107,7 +112,12 @@ class ScreensTest < SystemTest
       open.click if open["aria-expanded"] == "false"
       [0, 400, 4000].each do |down|
         page.execute_script("window.scrollTo(0, #{down})")
-        box = page.evaluate_script("(() => { const b = [...document.querySelectorAll('aside button')].find((one) => /Save/.test(one.textContent)).getBoundingClientRect(); return [b.top, b.bottom, innerHeight]; })()")
+        box = page.evaluate_script(<<~JS)
+          (() => {
+            const box = [...document.querySelectorAll("aside button")].find((one) => /Save/.test(one.textContent)).getBoundingClientRect();
+            return [box.top, box.bottom, innerHeight];
+          })()
+        JS
         assert box[0] >= 0 && box[1] <= box[2], "#{name} at #{down}: #{box}"
       end
     end
@@ -118,7 +128,9 @@ class ScreensTest < SystemTest
     { "/" => 250_000, "/orders" => 400_000 }.each do |path, most|
       visit path
       assert_selector "main *"
-      sent = page.evaluate_script("performance.getEntriesByType('resource').filter((one) => !one.name.includes('/api/')).reduce((sum, one) => sum + one.encodedBodySize, 0)")
+      sent = page.evaluate_script(<<~JS)
+        performance.getEntriesByType("resource").filter((one) => !one.name.includes("/api/")).reduce((sum, one) => sum + one.encodedBodySize, 0)
+      JS
       assert_operator sent, :>, 50_000
       assert_operator sent, :<=, most, path
     end

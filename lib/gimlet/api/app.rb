@@ -211,7 +211,9 @@ module Gimlet
         Counter::PlaceOrder.new(work, database, prices: stock_for(ticket), **stores)
       end
 
-      def stores = { tickets: tickets, orders: orders, lives: lives, customers: customers, pumps: pumps, tools: tools, purchases: purchases, bench: bench }
+      def stores
+        { tickets: tickets, orders: orders, lives: lives, customers: customers, pumps: pumps, tools: tools, purchases: purchases, bench: bench }
+      end
 
       # @param schema [String] in the OpenAPI document
       # @return [Hash] checked, string keys

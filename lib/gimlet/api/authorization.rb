@@ -27,7 +27,8 @@ module Gimlet
         return person if person.role == "owner" || operation.roles.include?(person.role)
 
         refuse(403, "not_your_role",
-               "Only #{operation.roles.empty? ? 'the owner' : operation.roles.join(' or ')} may do this, and #{person.name} signs in as #{person.role}. Ask one of them, or lock the till (F9) and sign in as somebody else.")
+               "Only #{operation.roles.empty? ? 'the owner' : operation.roles.join(' or ')} may do this, and #{person.name} signs in as " \
+               "#{person.role}. Ask one of them, or lock the till (F9) and sign in as somebody else.")
       end
 
       # @param person [Store::People::Person, nil]

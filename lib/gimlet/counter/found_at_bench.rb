@@ -56,7 +56,9 @@ module Gimlet
       end
 
       def taken?(body)
-        last = @ticket.reverse.find { |entry| entry.kind == "inspected" && entry.body.values_at("slot", "position") == body.values_at("slot", "position") }
+        last = @ticket.reverse.find do |entry|
+          entry.kind == "inspected" && entry.body.values_at("slot", "position") == body.values_at("slot", "position")
+        end
         last&.body&.fetch("outcome", nil) == body["outcome"]
       end
     end

@@ -24,14 +24,20 @@ module Gimlet
       def call(order, request)
         body = send(KINDS.fetch(request["kind"]), order, request)
         at = pump(order, request["pump"] || 1)
-        @bench.append(order.id, kind: request["kind"], key: request["key"], who: request["who"] || "bench") { at == 1 ? body : body.merge("pump" => at) }
+        @bench.append(order.id, kind: request["kind"], key: request["key"], who: request["who"] || "bench") do
+          at == 1 ? body : body.merge("pump" => at)
+        end
       end
 
       private
 
       def pump(order, at)
         pumps = order.record["work"]["pumps"]
-        at <= pumps ? at : reject("pump", "unknown_pump", "This order is for #{pumps} #{pumps == 1 ? 'pump' : 'pumps'}: there is no pump #{at}.")
+        if at <= pumps
+          at
+        else
+          reject("pump", "unknown_pump", "This order is for #{pumps} #{pumps == 1 ? 'pump' : 'pumps'}: there is no pump #{at}.")
+        end
       end
 
       def ticked(order, request)

@@ -6,7 +6,7 @@ module Gimlet
   module Present
     # How far an order is at the bench, and what torques were reached, on every pump of it.
     #
-    #   BenchSummary.call(order, entries)[:torques].first # => {name: "head bolts", reached: ["25.1 N·m"], flagged: [], who: ["Ines"], on: "2026-03-02"}
+    #   BenchSummary.call(order, entries)[:torques].first # => {name: "head bolts", reached: ["25.1 N·m"], flagged: [], ...}
     module BenchSummary
       module_function
 

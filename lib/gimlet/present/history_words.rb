@@ -46,7 +46,10 @@ module Gimlet
       def bench(what, detail)
         return "#{detail['done'] ? 'done' : 'not done after all'}: #{detail['item']}" if what == "ticked"
 
-        return "found: #{[detail['name'], detail['position']].compact.join(', ')}: #{Core::Catalogue::OUTCOMES.fetch(detail['outcome'])}" if what == "found"
+        if what == "found"
+          return "found: #{[detail['name'],
+                            detail['position']].compact.join(', ')}: #{Core::Catalogue::OUTCOMES.fetch(detail['outcome'])}"
+        end
 
         "#{detail['fastener'].tr('_', ' ')}, turn #{detail['turn'] + 1}: #{PlainWords.words(detail['value'])} #{detail['unit']}"
       end

@@ -42,13 +42,14 @@ module Gimlet
           turns: turns, lacking: readiness.blockers.map(&:to_h), **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id,
           phrases: InputHints.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
-          measured: MeasuredOnTicket.call(@view.measured), extents: @view.extents.map { |id, cost| extent(id, cost) },
-          amending: @view.amending&.to_h&.slice(:id, :revision, :cancelled_at, :cancelled_because) }
+          measured: MeasuredOnTicket.call(@view.measured), extents: extents, amending: amending }
       end
 
       private
 
       def readiness = @view.readiness
+      def extents = @view.extents.map { |id, cost| extent(id, cost) }
+      def amending = @view.amending&.to_h&.slice(:id, :revision, :cancelled_at, :cancelled_because)
       def plan = @plan ||= @view.planned && Plan.call(@view.planned, owned: @ticket.owned.keys, handed: @ticket.handed)
 
       def state

@@ -43,7 +43,9 @@ module Gimlet
 
       def trait(trait, reference)
         values = if !trait.way.listed? then []
-                 elsif trait.slot then reference.field.column(trait.slot).values.compact.flatten(1).filter_map { |object| object[trait.axis] }.uniq.map(&:to_s).sort
+                 elsif trait.slot then reference.field.column(trait.slot).values.compact.flatten(1).filter_map do |object|
+                   object[trait.axis]
+                 end.uniq.map(&:to_s).sort
                  else reference.field.column(trait.id).values.compact.map(&:to_s).sort
                  end
         trait.to_h.slice(:id, :name, :kind, :unit).merge(say: trait.ask, values: values)

@@ -94,7 +94,6 @@ module Gimlet
         named | @database[:orders].where(customer_id: id).select_map(:ticket_id)
       end
 
-
       def last(id)
         told = @database[:orders].where(customer_id: id).join(:order_list, order_id: :id).reverse(Sequel[:orders][:id]).get(:summary) or return
         JSON.parse(told).slice("id", "model", "work").transform_keys(&:to_sym)

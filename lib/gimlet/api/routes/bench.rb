@@ -42,7 +42,9 @@ module Gimlet
             database.transaction(mode: :immediate) do
               entries = ([{ "kind" => "reopened", "reason" => found.reason }] + found.waiting.map { |one| { "kind" => "inspected", **one } })
               entries.shift if Core::Ticket::Folded.of(tickets.entries(order.ticket_id)).state == "open"
-              entries.each_with_index { |one, at| add_entry.call(order.ticket_id, { **one, "key" => "#{body['key']} #{at}", "who" => body["who"] || "counter" }) }
+              entries.each_with_index do |one, at|
+                add_entry.call(order.ticket_id, { **one, "key" => "#{body['key']} #{at}", "who" => body["who"] || "counter" })
+              end
             end
             view(order.ticket_id)
           end

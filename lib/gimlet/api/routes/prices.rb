@@ -30,11 +30,8 @@ module Gimlet
           end
         end
 
-        def self.registered(app)
-          app.helpers Helpers
-          showing(app)
-          moving(app)
-
+        # How money, dates and paper are written.
+        def self.writing(app)
           app.serve("ways") { answer(ways.to_h) }
 
           app.serve("setWays") do
@@ -43,6 +40,13 @@ module Gimlet
             noted_as("ways", **chosen.to_h)
             answer(ways.to_h)
           end
+        end
+
+        def self.registered(app)
+          app.helpers Helpers
+          writing(app)
+          showing(app)
+          moving(app)
 
           app.serve("tax") { answer(percent: tax) }
 

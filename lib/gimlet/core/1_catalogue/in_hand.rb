@@ -9,7 +9,8 @@ module Gimlet
       # that such a part may carry.
       class InHand
         # slot => keys of the part's spec in the order of the slot's axes. Which shapes are measured as such is said in Shapes.
-        SLOTS = { "seal" => %w[id_mm od_mm height_mm shape], "oring" => %w[id_mm section_mm], "valve" => %w[od_mm], "spring" => %w[turns colour] }.freeze
+        SLOTS = { "seal" => %w[id_mm od_mm height_mm shape], "oring" => %w[id_mm section_mm], "valve" => %w[od_mm],
+                  "spring" => %w[turns colour] }.freeze
 
         # What a counter calls the shape of a seal.
         SEAL_SHAPES = { "u_seal" => "U-cup", "v_ring" => "V-ring", "lip_seal" => "lip seal", "cup" => "cup" }.freeze
@@ -45,7 +46,9 @@ module Gimlet
 
         def objects(fitted, shapes, keys)
           fitting = fitted.flat_map { |layer, parts| shapes.include?(layer.shape) ? parts.map { |part| [layer, part] } : [] }
-          fitting.map { |layer, part| { **part.spec, "shape" => SEAL_SHAPES[layer.shape] }.values_at(*keys) }.reject(&:none?).uniq.sort_by(&:to_s).freeze
+          fitting.map do |layer, part|
+            { **part.spec, "shape" => SEAL_SHAPES[layer.shape] }.values_at(*keys)
+          end.reject(&:none?).uniq.sort_by(&:to_s).freeze
         end
 
         def layers(variant)

@@ -24,8 +24,8 @@ module Gimlet
       # What may be chosen.
       class Ways
         # ISO 4217 codes, and what is put before a sum.
-        SIGNS = { "EUR" => "€", "GBP" => "£", "USD" => "$", "CAD" => "CA$", "AUD" => "A$", "NZD" => "NZ$", "CHF" => "CHF ", "DKK" => "DKK ", "NOK" => "NOK ",
-                  "SEK" => "SEK ", "PLN" => "PLN ", "CZK" => "CZK " }.freeze
+        SIGNS = { "EUR" => "€", "GBP" => "£", "USD" => "$", "CAD" => "CA$", "AUD" => "A$", "NZD" => "NZ$", "CHF" => "CHF ",
+                  "DKK" => "DKK ", "NOK" => "NOK ", "SEK" => "SEK ", "PLN" => "PLN ", "CZK" => "CZK " }.freeze
         DATES = { "day_first" => "%-d %B %Y", "month_first" => "%B %-d, %Y", "iso" => "%Y-%m-%d" }.freeze
         PAPERS = %w[A4 LETTER].freeze
         CHOICES = { "currency" => SIGNS.keys, "dates" => DATES.keys, "paper" => PAPERS }.freeze
@@ -36,10 +36,15 @@ module Gimlet
         # @raise [InputError] names the field
         def self.of(told)
           new(**USUAL.merge(told).slice(*USUAL.keys).to_h do |field, value|
-            CHOICES.fetch(field).include?(value) || InputError.reject(field, "unknown_choice", "“#{value}” is no #{field} here: choose #{CHOICES.fetch(field).join(', ')}.")
+            CHOICES.fetch(field).include?(value) || unknown(field, value)
             [field.to_sym, value]
           end)
         end
+
+        def self.unknown(field, value)
+          InputError.reject(field, "unknown_choice", "“#{value}” is no #{field} here: choose #{CHOICES.fetch(field).join(', ')}.")
+        end
+        private_class_method :unknown
       end
     end
   end

@@ -6,6 +6,7 @@ require_relative "bolts"
 require_relative "directions"
 require_relative "remark"
 require_relative "families"
+require_relative "from_outside"
 require_relative "goods"
 require_relative "magnitudes"
 require_relative "orders"
@@ -35,8 +36,8 @@ module Gimlet
     class Doctor
       # Later checks rest on what earlier ones made sure of.
       ROUNDS = [[References],
-                [Pumps, Goods, Sizes, Families, SoldSets, Replacements, Reuse, Places, Bolts, Tightness, Magnitudes, Reach, Directions, Rings,
-                 Springs, Spoken, Lists, Hosts, WaysOfTightening, HandTools, Assembly, Passing],
+                [Pumps, Goods, Sizes, Families, SoldSets, Replacements, Reuse, Places, FromOutside, Bolts, Tightness, Magnitudes, Reach,
+                 Directions, Rings, Springs, Spoken, Lists, Hosts, WaysOfTightening, HandTools, Assembly, Passing],
                 [Orders]].freeze
 
       # What a series is held against: `traits` by id, those that it defines included, and Materials::Table, nil where not at hand; and its own

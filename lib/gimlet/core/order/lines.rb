@@ -37,10 +37,12 @@ module Gimlet
           sections.map { |key, title, lines| section(key, title, lines) }.reject { |section| section.lines.empty? }
         end
 
-        # @param lines [Array<Array(String, String, Array<String>, Array<String>, Array<String>)>] strong, text, what each box is for, stacks, fasteners
+        # @param lines [Array<Array>] strong, text, what each box is for, ids of stacks, ids of fasteners
         def section(key, title, lines)
           numbered = lines.map.with_index(1) do |(strong, text, labels, stacks, fasteners), at|
-            Line.new(strong: strong, text: text, stacks: stacks || [], fasteners: fasteners || [], boxes: labels.map.with_index(1) { |label, box| Box.new(id: "#{key} #{at}.#{box}", label: label) })
+            Line.new(strong: strong, text: text, stacks: stacks || [], fasteners: fasteners || [], boxes: labels.map.with_index(1) do |label, box|
+              Box.new(id: "#{key} #{at}.#{box}", label: label)
+            end)
           end
           Section.new(key: key, title: title, afterwards: key == "finish", lines: numbered)
         end

@@ -15,7 +15,9 @@ module Gimlet
 
         # @return [Array<Array>] quantity, number, name, what it serves
         def rows
-          @parts["lines"].map { |line| [packs(line), line["number"], line["name"], [covers(line), in_place_of(line), by_hand(line)].compact.join(" ")] }
+          @parts["lines"].map do |line|
+            [packs(line), line["number"], line["name"], [covers(line), in_place_of(line), by_hand(line)].compact.join(" ")]
+          end
         end
 
         # @return [Array<String>] what is not in the bag

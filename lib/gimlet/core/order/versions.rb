@@ -20,7 +20,8 @@ module Gimlet
           "consumables" => { "number" => nil, "packs" => nil },
           "tightening" => { "orders" => [], "rounds" => [], "round_torques" => [], "walk" => [], "wrench" => nil, "setting" => nil,
                             "tolerance" => nil, "entered" => false, "doubt" => nil, "checked" => nil },
-          "steps" => { "stacks" => [] }, "stacks" => { "positions" => [], "built" => [], "drawing" => nil, "checked" => nil }, "keep" => { "look" => [], "limits" => [] }
+          "steps" => { "stacks" => [] },
+          "stacks" => { "positions" => [], "built" => [], "drawing" => nil, "checked" => nil }, "keep" => { "look" => [], "limits" => [] }
         }.freeze
         PARTS_ROWS = { "lines" => { "pack" => 1, "reason" => nil, "promised" => 0 }, "unfilled" => { "stand_ins" => [] } }.freeze
         LAYER = { "slot" => nil, "fates" => [], "look" => [], "inside" => nil }.freeze

@@ -39,7 +39,8 @@ module Gimlet
         def plunger_end(pump)
           radius = (pump.trait("plunger_mm") || 20) / 2.0
           ceramic = pump.trait("plunger_material") == "ceramic"
-          [Mark.new(kind: ceramic ? "bore" : "shaft", label: pump.trait("plunger_material"), circle: [0, 0, radius]), *holder(pump.trait("plunger_held_by"), radius)]
+          [Mark.new(kind: ceramic ? "bore" : "shaft", label: pump.trait("plunger_material"), circle: [0, 0, radius]),
+           *holder(pump.trait("plunger_held_by"), radius)]
         end
 
         def holder(held_by, radius)
@@ -47,7 +48,8 @@ module Gimlet
           case held_by
           when "nut" then [nut(across), Mark.new(kind: "bore", circle: [0, 0, radius * 0.3])]
           when "slotted nut" then [nut(across), *slots(across, radius), Mark.new(kind: "bore", circle: [0, 0, radius * 0.3]), pin(across)]
-          when "bolt" then [Mark.new(kind: "holder", label: held_by, circle: [0, 0, across / 2]), Mark.new(kind: "bore", outline: Figures.hexagon(0, 0, across * 0.5))]
+          when "bolt" then [Mark.new(kind: "holder", label: held_by, circle: [0, 0, across / 2]),
+                            Mark.new(kind: "bore", outline: Figures.hexagon(0, 0, across * 0.5))]
           else []
           end
         end
@@ -58,20 +60,25 @@ module Gimlet
           Figures.regular(0, 0, across * 0.46, 6).map { |x, y| Mark.new(kind: "bore", circle: [x, y, radius * 0.09]) }
         end
 
-        def pin(across) = Mark.new(kind: "pin", label: "split pin", outline: Figures.box(-across * 0.75, -across * 0.045, across * 1.5, across * 0.09))
+        def pin(across)
+          Mark.new(kind: "pin", label: "split pin", outline: Figures.box(-across * 0.75, -across * 0.045, across * 1.5, across * 0.09))
+        end
 
         # Coils from the side, as many as it has turns.
         def spring(turns)
           Array.new(turns) do |turn|
             low = turn * SPRING_TURN
-            Mark.new(kind: "wire", outline: [[0, low], [0, low + WIRE], [SPRING_WIDE, low + WIRE + (SPRING_TURN * 0.5)], [SPRING_WIDE, low + (SPRING_TURN * 0.5)]])
+            Mark.new(kind: "wire",
+                     outline: [[0, low], [0, low + WIRE], [SPRING_WIDE, low + WIRE + (SPRING_TURN * 0.5)],
+                               [SPRING_WIDE, low + (SPRING_TURN * 0.5)]])
           end
         end
 
         # Both halves of its section, the pressure from the left.
         def seal(shape)
           x, width, inner, outer = SEAL
-          outlines, circles = Plan::SectionShapes.of(Catalogue::InHand::SEAL_SHAPES.key(shape), open_to: "from", x: x, width: width, inner: inner, outer: outer)
+          outlines, circles = Plan::SectionShapes.of(Catalogue::InHand::SEAL_SHAPES.key(shape), open_to: "from", x: x, width: width, inner: inner,
+                                                                                                outer: outer)
           [1, -1].flat_map do |half|
             outlines.map { |outline| Mark.new(kind: "seal", outline: outline.map { |u, v| [u, v * half] }) } +
               circles.map { |u, v, radius| Mark.new(kind: "seal", circle: [u, v * half, radius]) }

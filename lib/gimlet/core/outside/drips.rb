@@ -14,14 +14,13 @@ module Gimlet
 
         # In the order of the list beside the picture. Each is there where the side view has what it names.
         PLACES = {
-          "head_joint" => ["at the head's joint", "water leaks at the head joint"], "gap" => ["between head and crankcase", "water is leaking between the head and the crankcase"],
+          "head_joint" => ["at the head's joint", "water leaks at the head joint"],
+          "gap" => ["between head and crankcase", "water is leaking between the head and the crankcase"],
           "cap" => ["at a valve cap", "water leaks at a valve cap"], "weep_hole" => ["from the weep hole", "water from the weep hole"],
           "inlet" => ["at the inlet", "water leaks at the inlet"], "outlet" => ["at the outlet", "water leaks at the outlet"],
           "shaft" => ["at the shaft", "oil leaks at the shaft"], "sight_glass" => ["at the sight glass", "oil leaks at the sight glass"],
           "oil_cover" => ["at the oil cover", "oil leaks at the rear cover"], "below" => ["underneath", "water drips underneath"]
         }.freeze
-        # Of a gap below the head's joint.
-        UNDER = 0.12
 
         module_function
 

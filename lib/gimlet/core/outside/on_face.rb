@@ -30,7 +30,9 @@ module Gimlet
         def plan
           return [] unless @face
 
-          features.flat_map { |feature| feature_plan(feature) } + bolts.flat_map { |point, fastener| screw(point.x_mm, point.y_mm, fastener, point.at) }
+          features.flat_map { |feature| feature_plan(feature) } + bolts.flat_map do |point, fastener|
+            screw(point.x_mm, point.y_mm, fastener, point.at)
+          end
         end
 
         # Seen along one of its sides: x is kept, or y where `along` is :y. Outward is upward.
@@ -57,7 +59,7 @@ module Gimlet
         def feature_plan((kind, label, x, y, diameter, *))
           point, fastener = single(x, y)
           at = point&.at || held(kind, label)
-          return keyed(kind, x, y, diameter, fastener&.drive, label, at) if %w[cap plug].include?(kind)
+          return keyed(Mark.new(kind: kind, label: label, at: at), x, y, diameter, fastener&.drive) if %w[cap plug].include?(kind)
 
           [Mark.new(kind: kind, label: label, circle: [x, y, diameter / 2.0], at: at)]
         end
@@ -75,17 +77,16 @@ module Gimlet
         end
 
         def screw(x, y, fastener, at)
-          keyed("bolt", x, y, HEAD * thread(fastener), fastener.drive, nil, at)
+          keyed(Mark.new(kind: "bolt", at: at), x, y, HEAD * thread(fastener), fastener.drive)
         end
 
         def thread(fastener) = fastener.thread&.fetch("diameter_mm") || USUAL_THREAD
 
         # A hex key goes into a round head; a socket round a head of six sides.
-        def keyed(kind, x, y, width, drive, label, at)
-          return [Mark.new(kind: kind, label: label, outline: Figures.hexagon(x, y, width * 0.9), at: at)] unless drive.to_s.start_with?("hex")
+        def keyed(mark, x, y, width, drive)
+          return [mark.with(outline: Figures.hexagon(x, y, width * 0.9))] unless drive.to_s.start_with?("hex")
 
-          [Mark.new(kind: kind, label: label, circle: [x, y, width / 2.0], at: at),
-           Mark.new(kind: "drive", outline: Figures.hexagon(x, y, width * 0.5), at: at)]
+          [mark.with(circle: [x, y, width / 2.0]), Mark.new(kind: "drive", outline: Figures.hexagon(x, y, width * 0.5), at: mark.at)]
         end
 
         def slab(along, base)

@@ -56,7 +56,8 @@ module Gimlet
         def behind
           return [] unless @frame.crankcase?
 
-          [*feet(@frame.body_left, body[0]), Mark.new(kind: "body", outline: Figures.cut_box(@frame.body_left, @frame.body_bottom, body[0], body[1], body[1] * CUT))]
+          [*feet(@frame.body_left, body[0]),
+           Mark.new(kind: "body", outline: Figures.cut_box(@frame.body_left, @frame.body_bottom, body[0], body[1], body[1] * CUT))]
         end
 
         def feet(left, width)
@@ -145,7 +146,7 @@ module Gimlet
           Mark.new(kind: "slab", outline: Figures.box(0, 0, head[0], head[2])) if @faces["top"].covered?
         end
 
-        def lifted(marks, right, up) = marks.map { |mark| mark.with(outline: mark.outline.map { |x, y| [x + right, y + up] }) }
+        def lifted(marks, right, upward) = marks.map { |mark| mark.with(outline: mark.outline.map { |x, y| [x + right, y + upward] }) }
 
         # What hangs down, or looks to the front.
         def turned(marks, from, right = 0) = marks.map { |mark| mark.with(outline: mark.outline.map { |x, y| [x + right, from - y] }) }

@@ -56,30 +56,40 @@ module Gimlet
         def side
           return [] unless @frame.crankcase?
 
-          rear, low = @frame.depth, @frame.body_bottom + (@frame.body[1] * 0.3)
-          case glass
-          when "side" then [mark("sight_glass", @frame.head[2] + (@frame.body[2] * 0.3), low, wide, nil, guessed: true)]
-          when "rear" then [mark("oil_cover", rear + (wide * 0.2), low + (wide * 0.6), wide * 0.4, wide * 2.6, guessed: true), bump(rear + (wide * 0.65), low)]
-          when "front" then [bump(@frame.head[2] - (wide * 0.25), @frame.body_bottom + (wide * 0.7))]
-          else []
-          end
+          low = @frame.body_bottom + (@frame.body[1] * 0.3)
+          { "side" => [mark("sight_glass", @frame.head[2] + (@frame.body[2] * 0.3), low, wide, nil, guessed: true)], "rear" => at_the_rear(low),
+            "front" => [bump(@frame.head[2] - (wide * 0.25), @frame.body_bottom + (wide * 0.7))] }.fetch(glass, [])
+        end
+
+        # In a cover that is bolted on.
+        def at_the_rear(low)
+          rear = @frame.depth
+          [mark("oil_cover", rear + (wide * 0.2), low + (wide * 0.6), wide * 0.4, wide * 2.6, guessed: true), bump(rear + (wide * 0.65), low)]
         end
 
         # A glass from its edge.
-        def bump(x, y) = Mark.new(kind: "sight_glass", label: "sight glass", outline: Figures.box(x - (wide * 0.25), y - (wide / 2), wide * 0.5, wide), guessed: true)
+        def bump(x, y)
+          Mark.new(kind: "sight_glass", label: "sight glass", outline: Figures.box(x - (wide * 0.25), y - (wide / 2), wide * 0.5, wide),
+                   guessed: true)
+        end
 
         def top
           width, _, depth = @frame.body
-          return [mark("plate", @frame.head[0] / 2.0, @frame.depth / 2.0, @frame.head[0] * 0.3, @frame.head[0] * 0.15, guessed: true)] unless @frame.crankcase?
+          return [plate_on_head] unless @frame.crankcase?
 
           middle = @frame.head[2] + (depth * 0.55)
           [mark("plate", @frame.body_left + (width * 0.5), middle, width * 0.34, depth * 0.2, guessed: true),
            mark("filler", @frame.body_left + (width * 0.82), @frame.head[2] + (depth * 0.85), width * 0.1, nil, guessed: true)]
         end
 
+        def plate_on_head
+          mark("plate", @frame.head[0] / 2.0, @frame.depth / 2.0, @frame.head[0] * 0.3, @frame.head[0] * 0.15, guessed: true)
+        end
+
         # Beside the head: the inlet low on the left, the outlet high on the right.
         def ports
-          [port("inlet", pump.trait("inlet_port"), 0.28, :left), port("outlet", pump.trait("outlet_port") || pump.trait("inlet_port"), 0.74, :right)].compact
+          [port("inlet", pump.trait("inlet_port"), 0.28, :left),
+           port("outlet", pump.trait("outlet_port") || pump.trait("inlet_port"), 0.74, :right)].compact
         end
 
         def port(kind, thread, height, side)

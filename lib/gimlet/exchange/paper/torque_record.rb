@@ -31,7 +31,8 @@ module Gimlet
         def render
           pump = @record["pump"]
           @sheet.line "Torques reached", size: 22, style: :bold
-          @sheet.line [pump.values_at("maker", "model").join(" "), pump["serials"] && "serials #{pump['serials']}", "order #{@order.id}", @order.customer].compact.join(" · ")
+          @sheet.line [pump.values_at("maker", "model").join(" "), pump["serials"] && "serials #{pump['serials']}", "order #{@order.id}",
+                       @order.customer].compact.join(" · ")
           pumps = @record["work"]["pumps"]
           (1..pumps).each { |at| pump(at, pumps) }
           @sheet.line "A wrench that clicks shows no figure: such turns are ticked on the card and not listed here."
@@ -63,7 +64,9 @@ module Gimlet
 
         def row(fastener, turn, entry)
           point, read = fastener["points"][turn.point], Core::Order::Turns.torque(entry.body)
-          [(point["order"] || point["label"]).to_s, (turn.round + 1).to_s, turn.asked.band.map { |limit| Core::Tightening::Words.torque(limit) }.join(" to "),
+          [(point["order"] || point["label"]).to_s, (turn.round + 1).to_s, turn.asked.band.map do |limit|
+            Core::Tightening::Words.torque(limit)
+          end.join(" to "),
            Core::Tightening::Words.torque(read), turn.asked.verdict(read).state, "#{entry.who}, #{entry.at.strftime('%-d %b %H:%M')}"]
         end
       end
