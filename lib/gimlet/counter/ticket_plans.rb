@@ -8,7 +8,7 @@ module Gimlet
     #
     #   TicketPlans.new(reference, stock).call(ticket, variant).workup.plans.first.price_cents
     class TicketPlans
-      # `pieces` are renewed, `unfilled` of them cannot be had so.
+      # `pieces` are renewed, `unfilled` parts cannot be had so.
       Cost = Core::Value.of(:price_cents, :pieces, :unfilled)
 
       # @param reference [Reference]
@@ -49,7 +49,7 @@ module Gimlet
         findings = agreed[:findings].map { |one| Core::Finding.from(one) }
         demand = Core::Demand.new(Core::Teardown.of(variant, scope), @reference.snapshot, pumps: ticket.pumps, findings: findings, had: ticket.had)
         plan = Core::KitPlan::Plans.new(demand, @reference.snapshot, @stock, solved: @reference.solved).one(ticket.policy)
-        Cost.new(price_cents: plan.price_cents, pieces: demand.lines.sum(&:quantity), unfilled: plan.unfilled.sum(&:quantity))
+        Cost.new(price_cents: plan.price_cents, pieces: demand.lines.sum(&:quantity), unfilled: plan.unfilled.size)
       end
 
       # A value that was looked up for one pump holds for another only where the same line of the same sheet is silent.

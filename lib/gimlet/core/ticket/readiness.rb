@@ -27,7 +27,7 @@ module Gimlet
           "not_in_catalogue" => "No pump of the catalogue explains what was seen.",
           "not_on_file" => "Some of the agreed work has nothing on file for this pump: take it off, or order it by the maker's manual. " \
                            "A valve beside the pump is a ticket of its own.",
-          "unsure" => "More than one order is still likely.",
+          "unsure" => "More than one option is still likely.",
           "doubt" => "A reading that matters does not fit: check it again, strike it out, or say why it stands.",
           "cancelled" => "The order that this amends was cancelled: saving puts it in force again.",
           PLATE => "Only a plate or a number says which pump this is, and others like it need another order."

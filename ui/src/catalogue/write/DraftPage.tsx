@@ -37,7 +37,7 @@ export function DraftPage() {
         <>
           <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
             <h1 style={{ margin: 0 }}>{live.draft.title || "A new series"}</h1>
-            <span>{live.draft.series_id ? `in the place of ${live.draft.series_id}, ${live.draft.changed} places changed` : "new"}</span>
+            <span>{live.draft.series_id ? `in the place of ${live.draft.series_id}, ${live.draft.changed} ${live.draft.changed === 1 ? "place" : "places"} changed` : "new"}</span>
             <Box sx={{ ml: "auto" }}><SourceFields source={source} onChange={(one) => { setDocument(one.document); setRest({ page: one.page ?? "", on: one.on ?? "" }); }} /></Box>
           </Box>
           {live.problem && <ProblemAlert>{live.problem}</ProblemAlert>}

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import { useVocabulary } from "../../api/queries";
-import type { TicketView, TrayLine } from "../../api/types";
+import type { Plan, TicketView, TrayLine } from "../../api/types";
 import { Caution } from "../../shell/Caution";
 import { packs, percent, price } from "../../shell/format";
 import { faint, petrol } from "../../shell/theme";
@@ -37,7 +37,7 @@ export function Tray({ ticket, view, onSave }: Props) {
           <Box sx={{ position: { xs: "sticky", md: "static" }, bottom: 0, bgcolor: "background.paper", pb: { xs: 1, md: 0 } }}>
             {isShort(plan) && <p><strong>{notCovered(plan)}</strong></p>}
             <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline", borderTop: "2px solid", mt: 0.5, pt: 0.5, fontWeight: 700 }}>
-              <span>{tray.open.length > 0 ? "sure to be needed" : plan.plans[0]!.name}<Box component="span" sx={{ fontWeight: 400, fontSize: 14, ml: 1 }}>{tray.certain.length} {tray.certain.length === 1 ? "line" : "lines"}</Box></span><span style={{ fontSize: 24 }}>{price(tray.price_cents)}</span>
+              <span>{named(tray, plan)}{tray.certain.length > 0 && <Box component="span" sx={{ fontWeight: 400, fontSize: 14, ml: 1 }}>{tray.certain.length} {tray.certain.length === 1 ? "line" : "lines"}</Box>}</span>{tray.certain.length > 0 && <span style={{ fontSize: 24 }}>{price(tray.price_cents)}</span>}
             </Box>
             {plan.assumptions.map((text) => <Caution key={text}>{text}</Caution>)}
             {view.order_id === null && <SaveOrder ticket={ticket} lacking={view.lacking} short={isShort(plan) ? notCovered(plan) : null} where="tray" onSave={onSave} />}
@@ -48,6 +48,12 @@ export function Tray({ ticket, view, onSave }: Props) {
       )}
     </Box>
   );
+}
+
+/** What the sum is of. */
+function named(tray: TicketView["tray"], plan: Plan): string {
+  if (tray.open.length === 0) return plan.plans[0]!.name;
+  return tray.certain.length > 0 ? "sure to be needed" : "what is needed depends on the option";
 }
 
 /** Which line told most, and which made it less certain. */
