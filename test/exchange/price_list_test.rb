@@ -110,10 +110,10 @@ class PriceListTest < Minitest::Test
     assert_equal "The list has more than 100000 lines: split it.", error.message
   end
 
-  REFUSED = { "A;1,234;1;1" => /one way only/, "A;1.234;1;1" => /one way only/, "A;-5;1;1" => /below zero/, "A;0;1;1" => /price is nothing/,
-              "A;5;100000000000000000000;1" => /on_hand .* beyond any here/, "A;5;1e20;1" => /one way only/, "A;5;1,5;1" => /no whole number/,
-              "A;5;1;0" => /at least 1/, ";5;1;1" => /no number/, "A;;1;1" => /no price/, "A;NaN;1;1" => /one way only/,
-              "#{'A' * 50};5;1;1" => /longer than 40/, "A;=1+1;1;1" => /one way only/,
+  REFUSED = { "A;1,234;1;1" => /cannot be read/, "A;1.234;1;1" => /cannot be read/, "A;-5;1;1" => /below zero/, "A;0;1;1" => /price is nothing/,
+              "A;5;100000000000000000000;1" => /on_hand .* beyond any here/, "A;5;1e20;1" => /cannot be read/, "A;5;1,5;1" => /no whole number/,
+              "A;5;1;0" => /at least 1/, ";5;1;1" => /no number/, "A;;1;1" => /no price/, "A;NaN;1;1" => /cannot be read/,
+              "#{'A' * 50};5;1;1" => /longer than 40/, "A;=1+1;1;1" => /cannot be read/,
               "A\0B;5;1;1" => /no text/, "A\tB;5;1;1" => /no text/ }.freeze
 
   def test_what_cannot_be_meant_is_refused_line_by_line

@@ -6,7 +6,7 @@ require_relative "browser"
 require_relative "lived_in"
 
 Capybara.server = :puma, { Silent: true }
-Capybara.default_max_wait_time = 8
+Capybara.default_max_wait_time = 12
 Capybara.default_driver = :chromium
 # Checkboxes of the component library lie unseen under their drawn boxes.
 Capybara.automatic_label_click = true

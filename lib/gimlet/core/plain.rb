@@ -7,6 +7,7 @@ module Gimlet
     #   Plain.number(20.0)          # => "20"
     #   Plain.number(20.26, 1)      # => "20.3"
     #   Plain.name("support_ring")  # => "support ring"
+    #   Plain.name("small_oring")   # => "small O-ring"
     module Plain
       module_function
 
@@ -22,7 +23,7 @@ module Gimlet
       # For what has no name of its own.
       # @param id [String]
       # @return [String]
-      def name(id) = id.to_s.tr("_", " ")
+      def name(id) = id.to_s.tr("_", " ").gsub(/\borings?\b/) { |ring| ring.sub("oring", "O-ring") }
     end
   end
 end

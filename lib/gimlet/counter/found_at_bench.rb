@@ -30,6 +30,12 @@ module Gimlet
         end
       end
 
+      # @return [String, nil] what the counter has to see to itself
+      def note
+        pumps = @order.record["work"]["pumps"]
+        "The ticket counts a finding for all #{pumps} pumps of the order: set its lines by hand there." if pumps > 1 && waiting.any?
+      end
+
       # @return [Array<Hash>] bodies of `inspected` entries that the ticket does not have yet
       def waiting = latest.map(&:body).reject { |body| taken?(body) }.map { |body| body.slice("slot", "position", "outcome") }.uniq
 

@@ -40,7 +40,8 @@ module Gimlet
 
       def call
         { readings: @result.readings.map { |reading| self.class.reading(reading) }, heard: heard, **beliefs,
-          next_questions: @found.questions.map { |one| question(one) }, contradictions: @found.doubts.map { |one| doubt(one) },
+          next_questions: @found.questions.each_with_index.map { |one, at| question(one, at.zero?) },
+          contradictions: @found.doubts.map { |one| doubt(one) },
           differences: @found.differences.map { |one| difference(one) }, plausible: @found.plausible, flow: @found.flow&.to_h,
           faces: faces, part_differences: @result.part_differences.map { |part_difference| own_parts(part_difference) } }
       end
@@ -96,13 +97,15 @@ module Gimlet
         end
       end
 
-      def question(question)
-        likely = @found.candidates.sort_by { |one| -one.probability }.map { |one| variant(one.at) }
-        picture = Core::Identification::Pictures.of_trait(likely.first, question.trait)
-        drawn = Core::Identification::Pictures.of_answers(question.answers, question.trait, likely)
+      # The one that is asked is drawn, the others are only named.
+      def question(question, asked)
+        likely = asked ? @found.candidates.sort_by { |one| -one.probability }.map { |one| variant(one.at) } : []
+        pictures = Core::Identification::Pictures
+        where = asked && pictures.of_trait(likely.first, question.trait)
+        drawn = asked ? pictures.of_answers(question.answers, question.trait, likely) : []
         { trait: question.trait.id, name: question.trait.name, say: "#{SAYING.fetch(question.why)}#{question.trait.ask}", why: question.why,
           figure: figure(question), gain_bits: question.gain_bits.round(4), seconds: question.seconds,
-          answers: question.answers.zip(drawn).map { |answer, own| answer(answer, own) }, picture: picture && picture(picture) }
+          answers: question.answers.zip(drawn).map { |answer, own| answer(answer, own) }, picture: where ? picture(where) : nil }
       end
 
       # What a bare figure means: a count or a size, or the number of a button.

@@ -14,6 +14,7 @@ export function FoundAtBench({ found, children }: { found: Bench["found"]; child
       {waiting && (found.changes.length > 0
         ? <><ul>{found.changes.map((one) => <li key={one.text}>{one.text}</li>)}</ul><strong>{found.cents >= 0 ? "+" : "−"}{price(Math.abs(found.cents))}</strong></>
         : <p>It changes no part of the order.</p>)}
+      {found.note && <p>{found.note}</p>}
       {waiting && children}
     </Box>
   );

@@ -30,6 +30,7 @@ export function TicketHeader({ ticket, view, who, onWho }: Props) {
         value={view.ticket.customer_id ?? ""}
         onChange={(event) => {
           const id = event.target.value === "" ? null : Number(event.target.value);
+          event.target.blur();
           void ticket.add("header", { kind: "customer", customer_id: id });
         }}
       >
@@ -42,7 +43,11 @@ export function TicketHeader({ ticket, view, who, onWho }: Props) {
         sx={style}
         inputProps={{ "aria-label": "How the customer is present" }}
         value={view.ticket.channel}
-        onChange={(event) => void ticket.add("header", { kind: "channel", channel: event.target.value as TicketView["ticket"]["channel"] })}
+        onChange={(event) => {
+          // What is typed next goes into the line.
+          event.target.blur();
+          void ticket.add("header", { kind: "channel", channel: event.target.value as TicketView["ticket"]["channel"] });
+        }}
       >
         {channels.map((one) => (
           <option key={one.id} value={one.id}>{one.name}</option>

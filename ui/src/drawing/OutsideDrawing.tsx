@@ -45,7 +45,7 @@ export function OutsideDrawing({ view, width, height, label, marked = [], chosen
       role={onPosition || spots.length > 0 ? "group" : "img"} aria-label={label} style={{ maxWidth: "100%", display: "block" }}>
       {view.marks.map(shape)}
       {spots.map((spot) => (
-        <g key={spot.text} {...pressable(spot.name, false, spot.press)}>
+        <g key={spot.text} {...pressable(`${spot.text} ${spot.name}`, false, spot.press)}>
           <circle cx={spot.x} cy={-spot.y} r={11 * line} fill={petrol} stroke={surface} strokeWidth={1.5 * line} />
           <text x={spot.x} y={-spot.y + 4.5 * line} fontSize={13 * line} fontWeight="700" textAnchor="middle" fill={onPetrol}>{spot.text}</text>
         </g>

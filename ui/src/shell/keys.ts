@@ -33,7 +33,7 @@ const table = {
   backward: { key: "ArrowLeft", shown: "←", where: "a stack taken apart, the bench", does: "the piece or step before" },
   begin: { key: "t", where: "catalogue", does: "begins a ticket from what is looked at" },
   turnOn: { key: "Enter", where: "turn by turn", does: "this bolt is done, on to the next" },
-  turnBack: { key: "Backspace", shown: "←×", where: "turn by turn", does: "back to the bolt before" },
+  turnBack: { key: "Backspace", where: "turn by turn", does: "back to the bolt before" },
   pile: { key: "1", among: "123456789abcdefgh", shown: "1 to 9, a to h", where: "today", does: "opens the first of that pile" },
 } as const satisfies Record<string, Key>;
 

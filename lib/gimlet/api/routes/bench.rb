@@ -20,10 +20,10 @@ module Gimlet
           # What was found, and what the order would be with it.
           def found_at_bench(order, entries)
             found = found_by(order, entries)
-            return { findings: found.findings, changes: [], cents: 0 } if found.waiting.empty?
+            return { findings: found.findings, note: nil, changes: [], cents: 0 } if found.waiting.empty?
 
             changes = changes_with(order, found)
-            { findings: found.findings, changes: changes.map(&:to_h), cents: changes.sum(&:cents) }
+            { findings: found.findings, note: found.note, changes: changes.map(&:to_h), cents: changes.sum(&:cents) }
           end
 
           def found_by(order, entries) = Gimlet::Counter::FoundAtBench.new(order, entries, tickets.entries(order.ticket_id))

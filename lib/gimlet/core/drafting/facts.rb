@@ -9,8 +9,10 @@ require_relative "../7_tools/tool_list"
 require_relative "../8_plan/cautions"
 require_relative "../8_plan/intervals"
 require_relative "../8_plan/refitting"
+require_relative "../8_plan/build_up"
 require_relative "../8_plan/section"
 require_relative "../8_plan/steps"
+require_relative "../outside/pump"
 
 module Gimlet
   module Core
@@ -36,8 +38,11 @@ module Gimlet
           tightening = teardown.fasteners.flat_map { |fastener| Tightening::Instruct.call(fastener, variant, unit: "N·m") }
           list = Tools::ToolList.new(teardown, tightening)
           [turns(tightening, variant.series), pieces(demand), goods(demand, snapshot), bench(list), work(teardown, snapshot, demand.fates),
-           stacks(demand, variant, snapshot)].reduce(:merge)
+           stacks(demand, variant, snapshot), outside(variant)].reduce(:merge)
         end
+
+        # What it looks like.
+        def outside(variant) = { %w[drawn outside] => "from outside, drawing #{name(Outside::Pump.new(variant).views)}" }
 
         def turns(tightening, series)
           tightening.map do |one|
@@ -109,7 +114,7 @@ module Gimlet
           refit = Plan::Refitting.of(teardown)
           crank = refit && [refit.text, *refit.plungers.map { |cylinder, out| "#{cylinder}: #{out.round(1)} mm" }].join("; ")
           said = { %w[crank refit] => crank, %w[step areas] => areas(teardown) }
-          steps = Plan::Steps.for(teardown).map { |step| [step.phase, step.title, *step.text, *step.fasteners].join("; ") }
+          steps = Plan::Steps.for(teardown).map { |step| [step.phase, step.title, *step.text, *step.fasteners, *step.stacks].join("; ") }
           cautions = Plan::Cautions.for(teardown, snapshot)
           said.compact.merge(%w[step work] => [*steps, *Plan::Intervals.passed(teardown, fates)].join("\n"),
                              **cautions.to_h { |text| [["caution", text], text] })
@@ -131,7 +136,8 @@ module Gimlet
           kept = stack.layers_of(variant).to_h { |layer| [["kept", "#{stack.id}.#{layer.slot}"], [layer.name, *layer.checks.map(&:to_s)].join("; ")] }
           drawn = Plan::Section.of(stack, variant, snapshot)
           read = { ["read", stack.id] => Catalogue::Checked.in_words(stack.checked) }.compact
-          drawing = name(drawn.pieces.map { |piece| piece.to_h.except(:at) })
+          built = Plan::BuildUp.order(variant.series, stack, stack.layers_of(variant))
+          drawing = name([drawn.pieces.map { |piece| piece.to_h.except(:at) }, built])
           [ways, kept, read, { ["drawn", stack.id] => "#{stack.name} at #{stack.positions.join(', ')}, drawing #{drawing}" }].reduce(:merge)
         end
 

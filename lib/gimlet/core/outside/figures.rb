@@ -5,8 +5,6 @@ module Gimlet
     module Outside
       # Polygons, in mm.
       module Figures
-        CIRCLE = 24
-
         module_function
 
         def box(left, bottom, width, height)

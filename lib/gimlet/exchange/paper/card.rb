@@ -15,9 +15,10 @@ module Gimlet
       #   File.binwrite("card.pdf", Card.call(order, paper: "LETTER"))
       class Card
         FOOT = 8.5
-        # No page is left with a few lines: where one would be, drawings are made a little smaller.
-        DENSITIES = [1.0, 0.88, 0.76].freeze
+        # No page is left with a few lines, and no card is a book: where it would be, drawings are made smaller.
+        DENSITIES = [1.0, 0.88, 0.76, 0.6, 0.48, 0.4].freeze
         LEAST = 0.22
+        PAGES = 6
 
         # @param order [Core::Order]
         # @param paper [String] of SIZES
@@ -25,8 +26,9 @@ module Gimlet
         # @param link [String, nil] where the order is found, for the code that a camera reads
         # @return [String] the PDF
         def self.call(order, paper: "A4", link: nil, ways: Core::Desk::Ways.of({}))
-          tried = DENSITIES.lazy.map { |density| new(order, paper, link, ways, density).draw }
-          (tried.find { |card| card.emptiest >= LEAST } || tried.max_by(&:emptiest)).render
+          tried = []
+          DENSITIES.find { |density| (tried << new(order, paper, link, ways, density).draw).last.good? }
+          (tried.find(&:good?) || tried.min_by { |card| [[card.pages, PAGES].max, -card.emptiest] }).render
         end
 
         def initialize(order, paper, link, ways, density)
@@ -46,6 +48,8 @@ module Gimlet
           self
         end
 
+        def good? = pages <= PAGES && emptiest >= LEAST
+        def pages = @sheet.pdf.page_count
         def emptiest = @sheet.emptiest
 
         # @return [String]

@@ -13,6 +13,9 @@ module Gimlet
       class CardWork
         include CardLines
 
+        # Where a figure stands is looked up, not read on the way.
+        FINE = 8.5
+
         # @param sheet [Sheet]
         # @param record [Hash] of an order, of the present version
         # @param sections [Hash{String=>Core::Order::Lines::Section}]
@@ -67,10 +70,12 @@ module Gimlet
           none = @record["tightening"].select { |row| row["kind"] == "none" }.map { |row| row["name"] }
           @sheet.bullet("No value on file for #{none.join(', ')}: take it from #{@record['pump']['manual']}.", style: :bold) if none.any?
           @record["tightening"].select { |row| row["source"] }.group_by { |row| row["source"] }.each do |source, some|
-            @sheet.bullet("#{some.map { |one| one['name'] }.join(', ')}: #{source}.", size: Sheet::SMALL)
+            @sheet.bullet("#{some.map { |one| one['name'] }.join(', ')}: #{source}.", size: FINE)
           end
-          @record["why"].each { |line| @sheet.bullet("#{line['quantity']} × #{line['part']} #{line['name']}: #{line['reasons'].join('; ')}.", size: Sheet::SMALL) }
-          @sheet.bullet("Catalogue #{@record['catalogue_version']}.", size: Sheet::SMALL)
+          @record["why"].each do |line|
+            @sheet.bullet("#{line['quantity']} × #{line['part']} #{line['name']}: #{line['reasons'].join('; ')}.", size: FINE)
+          end
+          @sheet.bullet("Catalogue #{@record['catalogue_version']}.", size: FINE)
         end
       end
     end

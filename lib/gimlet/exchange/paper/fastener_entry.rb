@@ -26,22 +26,31 @@ module Gimlet
         end
 
         def draw
-          pdf = @sheet.pdf
-          height = [lines.sum { |text, style| pdf.height_of(text, width: width, **style) + 2 } + 10, @drawn ? high + 10 : 0].max
-          @sheet.room(height + HEAD)
-          head.each { |text, style| pdf.text(text, **style) }
-          top = pdf.cursor
-          FaceDrawing.call(pdf, @fastener, at: [pdf.bounds.right - wide, top], width: wide, height: high) if @drawn
-          pdf.bounding_box([0, top], width: width) { lines.each { |text, style| pdf.text(text, **style) } }
-          pdf.move_cursor_to([pdf.cursor, @drawn ? top - high : top].min - 10)
+          @sheet.room(height + (narrow? ? 0 : HEAD))
+          text(head) unless narrow?
+          top = @sheet.pdf.cursor
+          FaceDrawing.call(@sheet.pdf, @fastener, at: [@sheet.width - wide, top], width: wide, height: high) if @drawn
+          @sheet.pdf.bounding_box([0, top], width: width) { text(beside) }
+          @sheet.pdf.move_cursor_to([@sheet.pdf.cursor, @drawn ? top - high : top].min - 10)
         end
 
         private
+
+        def text(rows) = rows.each { |text, style| @sheet.pdf.text(text, **style) }
+        def beside = narrow? ? head + lines : lines
+
+        def height
+          written = beside.sum { |text, style| @sheet.pdf.height_of(text, width: width, **style) + 2 }
+          [written + 10, @drawn ? high + 10 : 0].max
+        end
 
         def width = @sheet.width - (@drawn ? wide + GAP : 0)
 
         def wide = DRAWN * @sheet.density
         def high = [HIGH * @sheet.density, wide * @fastener["face"]["height_mm"] / @fastener["face"]["width_mm"]].min
+
+        # Whether what is asked has its place beside the drawing, in its full size.
+        def narrow? = @sheet.pdf.width_of(rounds, size: ROUND, style: :bold) <= width
 
         # A list of rounds never breaks: it would be read as two.
         def on_one_line(text)
@@ -49,7 +58,7 @@ module Gimlet
           [text, { style: :bold, size: size.clamp(SMALLEST, ROUND) }]
         end
 
-        # What it is and what is asked, across the whole sheet.
+        # What it is and what is asked: across the whole sheet where it is long.
         def head
           [["#{@fastener['count']} × #{@fastener['name']} · #{@fastener['drive']}", { style: :bold, size: Sheet::BODY }], on_one_line(rounds)]
         end

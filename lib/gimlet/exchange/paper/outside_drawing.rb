@@ -15,9 +15,10 @@ module Gimlet
         # @param sheet [Sheet]
         # @param views [Array<Hash>] of a record's `outside`
         def call(sheet, views)
-          sheet.room(HIGH + 24)
+          high = HIGH * sheet.density
+          sheet.room(high + 24)
           pdf = sheet.pdf
-          scale = [HIGH / views.map { |view| view["box"][3] }.max.to_f,
+          scale = [high / views.map { |view| view["box"][3] }.max.to_f,
                    (sheet.width - (GAP * views.size)) / views.sum { |view| view["box"][2] }].min
           top, left = pdf.cursor - 6, 0
           views.each do |view|

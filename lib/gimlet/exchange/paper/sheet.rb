@@ -38,11 +38,11 @@ module Gimlet
         def width = @pdf.bounds.width
 
         def heading(name, with: ROOM)
-          @pdf.move_down 10
+          @pdf.move_down 8
           room(with)
           @pdf.text name, style: :bold, size: BIG
           @pdf.stroke_horizontal_rule
-          @pdf.move_down 5
+          @pdf.move_down 4
         end
 
         # A new page unless so much is left of this one.

@@ -12,7 +12,7 @@ module Gimlet
       #
       #   File.binwrite("torques.pdf", TorqueRecord.call(order, bench_entries))
       class TorqueRecord
-        COLUMNS = [0.16, 0.1, 0.2, 0.16, 0.16, 0.22].freeze
+        COLUMNS = [0.09, 0.1, 0.28, 0.15, 0.13, 0.25].freeze
         HEADINGS = %w[bolt round asked reached verdict by].freeze
 
         # @param order [Core::Order]

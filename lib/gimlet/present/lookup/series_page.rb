@@ -48,8 +48,10 @@ module Gimlet
 
         def variants(series) = @snapshot.variants.select { |one| one.series == series }.map(&:id)
 
-        # What all of them have alike.
-        def traits(series) = series.traits.map { |id, value| { name: name(id), value: told(id, value) } }
+        # What all of them have alike. What there is none of is not counted out.
+        def traits(series)
+          series.traits.reject { |_, value| value.is_a?(Numeric) && value.zero? }.map { |id, value| { name: name(id), value: told(id, value) } }
+        end
 
         # One row for each trait in which they differ, one column for each model.
         def apart(series)
