@@ -137,7 +137,7 @@ class PicturesTest < SystemTest
     assert_text "is in sight now: strike it again"
     assert_equal 0, folded.lines.count(&:struck)
     say ""
-    wait_until { folded.lines.count(&:struck) == 1 }
+    wait_until { folded.lines.one?(&:struck) }
   end
 
   # Each key of the list under F1 is one that something listens to, and the list is shown on any page.
