@@ -11,6 +11,7 @@ class MeasureSystemTest < SystemTest
     assert_accessible
     { "groove inside" => "9.1", "groove outside" => "13.1", "groove width" => "3.4" }.each { |label, size| fill_in label, with: size }
     assert_selector "svg[role=img][aria-label*='in its groove: 3.4 mm wide, 2 mm deep']"
+    first("summary", text: "how it is worked out").click
     assert_text "squeeze: (2.47 − 2) / 2.47"
     fill_in "inside, mm", with: "17", match: :first
     assert_text "The inner diameter 17 is not below the outer 14"

@@ -37,6 +37,7 @@ class StoryTest < SystemTest
     assert_selector "svg[aria-label='manifold from the front: tighten in the order f, c, g, b, e, d, h, a']"
     assert_accessible
     say ""
+    unfold "A jet goes through skin: hospital at once"
     assert_text "Any such injury is a medical emergency"
     assert_accessible
     say "save"

@@ -22,7 +22,12 @@ export function SealFound({ name, found, ticket = null }: { name: string; found:
             {one.share >= 0.01 && ` ${Math.round(one.share * 100)} % likely the very size.`}
             {where(one).map((use) => <Small key={use}>sits in {use}</Small>)}
             {(one.for_a_while ?? []).map((part) => <Small key={part.number}>in place of {part.number} {part.name}: {part.note}</Small>)}
-            {one.sums.map((sum) => <Muted key={sum.name}>{sum.name}: {sum.sum}; right is {sum.limit}</Muted>)}
+            {one.sums.length > 0 && (
+              <details>
+                <summary>how it is worked out</summary>
+                {one.sums.map((sum) => <Muted key={sum.name}>{sum.name}: {sum.sum}; right is {sum.limit}</Muted>)}
+              </details>
+            )}
           </Box>
         ))}
       </Box>

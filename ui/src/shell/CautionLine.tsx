@@ -6,7 +6,7 @@ type Told = Bench["cautions"][number];
 
 /** What stands on the line while it is folded. What is of one pump alone is never folded. */
 const TITLES: Record<Told["picture"], string | null> = {
-  pressure: "No pressure left, drive locked off", jet: "A jet goes through skin", eyes: "Eye protection", heavy: "Two people or a hoist", torque: "Soft threads: never over the value",
+  pressure: "No pressure left, drive locked off", jet: "A jet goes through skin: hospital at once", eyes: "Eye protection", heavy: "Two people or a hoist", torque: "Soft threads: never over the value",
   manual: "The maker's manual comes first", mind: null,
 };
 

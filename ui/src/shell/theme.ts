@@ -67,7 +67,9 @@ export const theme = createTheme({
       "@media (prefers-color-scheme: dark)": { ":root": cssOf(night) },
       "@media (prefers-reduced-motion: reduce)": { "*, *::before, *::after": { transitionDuration: "0s !important", animationDuration: "0s !important" } },
       ":focus-visible": { outline: `3px solid ${petrol} !important`, outlineOffset: "2px !important" },
-      "header :focus-visible": { outlineColor: `${onBar} !important` },
+      // A field of the library draws its own edge, twice as thick where the focus is.
+      ".MuiInputBase-input:focus-visible": { outline: "none !important" },
+      "header :focus-visible, header .MuiInputBase-input:focus-visible": { outline: `3px solid ${onBar} !important` },
       a: { color: petrol },
       h1: { fontSize: 20, margin: "0 0 8px" },
       h2: { fontSize: 18, margin: "8px 0 4px" },

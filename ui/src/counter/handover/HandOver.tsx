@@ -5,6 +5,7 @@ import type { Order, TicketView } from "../../api/types";
 import { useOrderSteps } from "../../orders/useOrderSteps";
 import { Whose } from "../../orders/Whose";
 import { Caution } from "../../shell/Caution";
+import { CautionLine } from "../../shell/CautionLine";
 import { isShort, notCovered } from "../../ticket/notCovered";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { SaveOrder } from "../tray/SaveOrder";
@@ -43,7 +44,7 @@ export function HandOver({ ticket, view, onSave }: Props) {
       </Box>
       {order_id === null && view.id !== null && <CloseTicket ticket={ticket} />}
       {plan?.assumptions.map((text) => <Caution key={text}>{text}</Caution>)}
-      {plan?.cautions.map((text) => <Caution key={text}>{text}</Caution>)}
+      {plan?.cautions.map((text, index) => <CautionLine key={text} caution={{ text, ...plan.signs[index]! }} />)}
     </>
   );
 }
