@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "time"
 require_relative "../core/1_catalogue/inspection"
 require_relative "../core/bench/log"
 require_relative "../core/entry"

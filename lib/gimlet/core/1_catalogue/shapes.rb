@@ -34,7 +34,7 @@ module Gimlet
           "cage" => { height_mm: 12, directed: true, outlines: [[[0, 0.82], [0, 1], [1, 1], [1, 0.3], [0.86, 0.3], [0.86, 0.82]]] },
           "case" => { height_mm: 16, directed: true, outlines: STEPPED },
           "clip" => { height_mm: 1.2 },
-          "cup" => { directed: true, lips: true, outlines: [[[0, 0.7], [0, 1], [1, 1], [1, 0], [0.66, 0], [0.66, 0.7]]] },
+          "cup" => { directed: true, lips: true, in_hand: "seal", outlines: [[[0, 0.7], [0, 1], [1, 1], [1, 0], [0.66, 0], [0.66, 0.7]]] },
           # A washer that is hollow on one side: conical, or a flinger with its cup.
           "dished" => { height_mm: 3, directed: true, outlines: [[[0, 1], [0.45, 0], [1, 0], [0.55, 1]]] },
           "gasket" => { height_mm: 1.5, directed: true, outlines: HOLLOW },

@@ -39,7 +39,7 @@ module Gimlet
         def plunger_end(pump)
           radius = (pump.trait("plunger_mm") || 20) / 2.0
           ceramic = pump.trait("plunger_material") == "ceramic"
-          [Mark.new(kind: ceramic ? "bore" : "shaft", label: pump.trait("plunger_material"), circle: [0, 0, radius]),
+          [Mark.new(kind: ceramic ? "ceramic" : "metal", label: pump.trait("plunger_material"), circle: [0, 0, radius]),
            *holder(pump.trait("plunger_held_by"), radius)]
         end
 

@@ -35,7 +35,7 @@ module Gimlet
         "body" => "solid", "head" => "solid", "foot" => "solid", "slab" => "raised", "cap" => "raised", "bolt" => "raised", "drive" => "hole",
         "shaft" => "dark", "bore" => "hole", "sight_glass" => "hole", "plate" => "hole", "oil_cover" => "raised", "filler" => "raised",
         "inlet" => "raised", "outlet" => "raised", "weep_hole" => "hole", "plunger" => "hidden", "holder" => "raised", "pin" => "dark",
-        "seal" => "dark", "wire" => "raised", "valve" => "hidden", "plug" => "raised", "port" => "raised"
+        "ceramic" => "hole", "metal" => "dark", "seal" => "dark", "wire" => "raised", "valve" => "hidden", "plug" => "raised", "port" => "raised"
       }.freeze
 
       # One side of a pump, or one thing of it; `name` in words. Marks further down the list lie in front.

@@ -24,7 +24,7 @@ module Gimlet
           return if trait.view.nil?
 
           view = drawn(variant, trait, value)
-          marked = trait.look && view.of(trait.look).any? ? [trait.look] : []
+          marked = [*trait.look].select { |kind| view.of(kind).any? }
           Picture.new(variant: variant, views: [view], marked: marked, differs: []) if view.marks.any?
         end
 
@@ -52,14 +52,19 @@ module Gimlet
           differing = vocabulary.traits.values.select { |trait| trait.view && !trait.slot && shown.map { |one| one.trait(trait.id) }.uniq.size > 1 }
           shown.map do |variant|
             views = SIDES.map { |side| Outside::Pump.new(variant).view(side) }
-            Picture.new(variant: variant, views: views, marked: differing.filter_map(&:look).uniq - SURFACES, differs: differing)
+            Picture.new(variant: variant, views: views, marked: differing.flat_map { |trait| [*trait.look] }.uniq - SURFACES, differs: differing)
           end
         end
 
         def drawn(variant, trait, value)
           return Outside::Detail.view(trait.view, variant, value) if Outside::Detail::NAMES.key?(trait.view)
 
-          Outside::Pump.new(variant).view(trait.view)
+          sides(variant, trait).find { |view| view.of(*trait.look).any? } || Outside::Pump.new(variant).view(trait.view)
+        end
+
+        # Where it usually is first; a port may be on another side.
+        def sides(variant, trait)
+          [trait.view, *Outside::Pump::NAMES.keys].uniq.lazy.map { |side| Outside::Pump.new(variant).view(side) }
         end
       end
     end

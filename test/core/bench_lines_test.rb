@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+
+# The card at the bench goes by the order of the work: what is built up and what is tightened stands beside the step that needs it, for every pump of
+# the demo and every area of it.
+class BenchLinesTest < Minitest::Test
+  include DemoCatalogue
+
+  Log = Gimlet::Core::Bench::Log
+
+  def jobs
+    snapshot.variants.uniq(&:series).flat_map { |pump| pump.series.areas_of(pump).map { |area| [pump, area] } }
+  end
+
+  def steps(pump, *areas) = Gimlet::Core::Plan::Steps.for(Gimlet::Core::Teardown.of(pump, areas.map(&:id)))
+
+  # What is agreed is built up at its own step, with all of its stacks.
+  def test_the_stacks_of_an_area_stand_beside_its_work
+    jobs.each do |pump, area|
+      agreed = steps(pump, area).find { |step| step.phase == "renew" && step.title == area.name }
+      assert_equal area.stacks, agreed.stacks, "#{pump.id} #{area.id}" if agreed
+    end
+  end
+
+  # Whatever is opened for an area is tightened at a step of closing.
+  def test_every_fastener_is_tightened_at_a_step
+    jobs.each do |pump, area|
+      teardown = Gimlet::Core::Teardown.of(pump, [area.id])
+      asked = teardown.fasteners.flat_map { |fastener| Gimlet::Core::Tightening::Instruct.call(fastener, pump, unit: "N·m") }.map(&:id)
+      told = steps(pump, area).select { |step| step.phase == "close" }.flat_map(&:fasteners)
+      assert_empty asked - told, "#{pump.id} #{area.id}"
+    end
+  end
+
+  def test_only_closing_tightens_and_only_renewing_builds_up
+    jobs.each do |pump, area|
+      steps(pump, area).each do |step|
+        assert_empty step.fasteners, "#{pump.id} #{step.title}" unless step.phase == "close"
+        assert_empty step.stacks, "#{pump.id} #{step.title}" unless step.phase == "renew"
+      end
+    end
+  end
+
+  # The lines of a card carry both on, in the order of the record.
+  def test_lines_have_them_from_the_record
+    record = { "parts" => { "lines" => [], "unfilled" => [], "surplus" => [] }, "held" => [], "tools" => [], "consumables" => [], "count_out" => [],
+               "keep" => [], "steps" => [
+                 { "phase" => "renew", "title" => "packings", "text" => ["In first."], "stacks" => ["packing"], "fasteners" => [] },
+                 { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "fasteners" => ["head_bolts"] },
+                 { "phase" => "after running", "title" => "after running in", "text" => ["Again."], "stacks" => [], "fasteners" => [] }
+               ] }
+    sections = Gimlet::Core::Order::Lines.of(record).to_h { |section| [section.key, section] }
+    assert_equal %w[renew close finish], sections.keys
+    assert_equal [["packing"], []], [sections["renew"].lines.first.stacks, sections["renew"].lines.first.fasteners]
+    assert_equal [[], ["head_bolts"]], [sections["close"].lines.first.stacks, sections["close"].lines.first.fasteners]
+    assert_equal ["finish 1.1"], sections["finish"].lines.flat_map(&:boxes).map(&:id)
+  end
+
+  def entry(number, kind, body) = Gimlet::Core::Entry.new(number: number, kind: kind, body: body, at: Time.at(number), who: "Ines")
+
+  def test_what_is_laid_out_for_all_pumps_is_ticked_once
+    items = { "part 1.1" => 2, "open 1.1" => 2, "tool 2.1" => nil, "close 1.1" => nil }
+    entries = items.each_with_index.map do |(item, pump), at|
+      entry(at + 1, "ticked", { "item" => item, "done" => true, **(pump ? { "pump" => pump } : {}) })
+    end
+    assert_equal ["part 1.1", "tool 2.1", "close 1.1"], Log.of(entries).ticked
+    assert_equal ["part 1.1", "open 1.1", "tool 2.1"], Log.of(entries, 2).ticked
+    assert_equal ["part 1.1", "tool 2.1"], Log.of(entries, 3).ticked
+    assert_equal 4, Log.of(entries, 3).last
+  end
+
+  def test_every_reading_of_a_turn_is_kept_and_the_last_counts
+    read = lambda { |number, value, **more|
+      entry(number, "tightened", { "fastener" => "head", "turn" => 3, "value" => value, "unit" => "N·m", "by" => "typed", **more })
+    }
+    entries = [read.call(1, 30.0), read.call(2, 20.0), read.call(3, 19.0, "pump" => 2)]
+    log = Log.of(entries)
+    assert_equal([30.0, 20.0], log.all("head", 3).map { |one| one.body["value"] })
+    assert_equal 20.0, log.reading("head", 3)["value"]
+    assert_equal([19.0], Log.of(entries, 2).all("head", 3).map { |one| one.body["value"] })
+    assert_empty log.all("head", 9)
+  end
+
+  def test_findings_are_told_by_pump_and_of_all
+    entries = [entry(1, "found", { "slot" => "seal", "outcome" => "replace" }),
+               entry(2, "found", { "slot" => "guide", "outcome" => "clean", "pump" => 2 })]
+    assert_equal([%w[seal], %w[guide], %w[seal guide]], [1, 2, nil].map { |pump| Log.of(entries, pump).found.map { |one| one.body["slot"] } })
+    assert_empty Log.of(entries).ticked, "a finding ticks nothing"
+  end
+end
