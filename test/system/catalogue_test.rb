@@ -8,13 +8,11 @@ class CatalogueTest < SystemTest
     visit "/catalogue"
     keys "20x28x6 seal"
     assert_text "PW-4220"
-    assert_accessible
     keys :arrow_down
     keys :enter
     assert_selector "h1", text: "PW-4220 high-pressure seal 20"
     assert_text "3 in a pump (cylinder 1, cylinder 2, cylinder 3)"
     assert_text "3 of it, for one pump"
-    assert_accessible
     keys "t"
     assert_current_path %r{/tickets/\d+}
     assert_text "PW-4220"
@@ -23,17 +21,14 @@ class CatalogueTest < SystemTest
   def test_a_kit_says_what_it_leaves_open_and_a_series_shows_all_of_it
     visit "/catalogue/kits/PW-K220"
     assert_text "3, 3 left open"
-    assert_accessible
     visit "/catalogue/series/pellwick-tk4"
     assert_selector "[aria-label='What tells the models apart']"
     ["Taken apart: TK4L20 from 31000", "195 lbf·in", "Sources and doubts"].each { |words| assert_text words }
     find_field("Which pump is drawn").select("TK4L15 before 31000")
     assert_text "Taken apart: TK4L15 before 31000"
     assert_link "PW-4215"
-    assert_accessible
     visit "/catalogue/beside/pellwick-tk4/quellby-va"
     assert_text "Pellwick TK4 beside Quellby VA"
-    assert_accessible
   end
 
   def test_the_catalogue_needs_no_sideways_scrolling

@@ -311,10 +311,8 @@ class CounterTest < SystemTest
     assert_text "Order 1 is saved"
     click_link "Orders"
     assert_selector "[role=row]", text: "Slipway Boatyard"
-    assert_accessible
     find("[role=gridcell]", text: "SC325L").click
     assert_text "The same order serves SC325L, SC325R"
-    assert_accessible
     visit "/orders/77"
     assert_text "There is no order 77."
   end

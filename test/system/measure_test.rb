@@ -8,7 +8,6 @@ class MeasureSystemTest < SystemTest
     visit "/measure/seal"
     keys "9", :tab, "14"
     assert_selector "[aria-label=Verdict]", text: "HG-11 O-ring 9 × 2.5. This is the size."
-    assert_accessible
     { "groove inside" => "9.1", "groove outside" => "13.1", "groove width" => "3.4" }.each { |label, size| fill_in label, with: size }
     assert_selector "svg[role=img][aria-label*='in its groove: 3.4 mm wide, 2 mm deep']"
     first("summary", text: "how it is worked out").click
@@ -30,7 +29,6 @@ class MeasureSystemTest < SystemTest
     fill_in "pressure at the gun", with: "100"
     assert_selector "[aria-label=Verdict]", text: "Worn nozzle"
     assert_selector "svg[role=img][aria-label*='meet at']"
-    assert_accessible
     click_button "Keep this on ticket 1"
     assert_text "measured: bucket: 20 litres in 85 s"
   end
@@ -42,7 +40,6 @@ class MeasureSystemTest < SystemTest
     assert_selector "[aria-label=Verdict]", text: "WX20 serves."
     assert_selector "[aria-label=Valves] li", text: "Harrowgill HV18 fits, with a difference"
     assert_text "outlet: M22 x 1.5 instead of G 3/8"
-    assert_accessible
     click_link "Materials"
     select "EPDM, ethylene propylene", from: "Material"
     select "lithium grease", from: "Set in with"

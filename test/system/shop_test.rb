@@ -36,7 +36,6 @@ class ShopTest < SystemTest
 
     visit "/orders/1"
     assert_text "A quote, valid until"
-    assert_accessible
     keys(:enter)
     assert_selector "figure[aria-label='Stands at: to pick']"
     picking
@@ -80,14 +79,12 @@ class ShopTest < SystemTest
     assert_no_text "Out: PW-T11/1"
     find_button("Close: nothing more comes back").send_keys(:enter)
     assert_text "Closed: nothing more is to be done."
-    assert_accessible
   end
 
   def due
     visit "/desk/customers/#{database[:orders].get(:customer_id)}"
     find_field("months between").send_keys("12", :enter)
     assert_text "12 months after order 1"
-    assert_accessible
     # Read back by the icalendar gem's own parser (RFC 5545).
     calendar = page.evaluate_async_script("fetch('/api/due.ics').then((one) => one.text()).then(arguments[0])")
     event = Icalendar::Calendar.parse(calendar).first.events.first
@@ -106,7 +103,6 @@ class ShopTest < SystemTest
     visit "/desk/figures"
     assert_selector "figure[aria-label='Calls and orders by day'] svg"
     assert_text "Learned here"
-    assert_accessible
   end
 
   def test_the_shelf_is_counted_and_filled
@@ -129,7 +125,6 @@ class ShopTest < SystemTest
       click_button "Book it"
     end
     assert_text "6 free: 6 here, 0 promised"
-    assert_accessible
     click_link "Buying"
     assert_text "Nothing lies below its level, and no order waits."
   end
