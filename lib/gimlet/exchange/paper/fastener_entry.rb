@@ -12,6 +12,8 @@ module Gimlet
         GAP = 14
         HIGH = 180
         ROUND = 17
+        # What is measured as so wide may break a little earlier.
+        SURE = 0.92
         # Its first two lines.
         HEAD = 40
         # What a list of rounds is made smaller to at most, so that it stays on its line.
@@ -28,9 +30,10 @@ module Gimlet
         def draw
           @sheet.room(height + (narrow? ? 0 : HEAD))
           text(head) unless narrow?
-          top = @sheet.pdf.cursor
+          # Within a box the sheet is as wide as the box: what goes into it is decided before.
+          rows, top = beside, @sheet.pdf.cursor
           FaceDrawing.call(@sheet.pdf, @fastener, at: [@sheet.width - wide, top], width: wide, height: high) if @drawn
-          @sheet.pdf.bounding_box([0, top], width: width) { text(beside) }
+          @sheet.pdf.bounding_box([0, top], width: width) { text(rows) }
           @sheet.pdf.move_cursor_to([@sheet.pdf.cursor, @drawn ? top - high : top].min - 10)
         end
 
@@ -50,11 +53,11 @@ module Gimlet
         def high = [HIGH * @sheet.density, wide * @fastener["face"]["height_mm"] / @fastener["face"]["width_mm"]].min
 
         # Whether what is asked has its place beside the drawing, in its full size.
-        def narrow? = @sheet.pdf.width_of(rounds, size: ROUND, style: :bold) <= width
+        def narrow? = @sheet.pdf.width_of(rounds, size: ROUND, style: :bold) <= width * SURE
 
         # A list of rounds never breaks: it would be read as two.
         def on_one_line(text)
-          size = ROUND * @sheet.width / @sheet.pdf.width_of(text, size: ROUND, style: :bold)
+          size = ROUND * @sheet.width * SURE / @sheet.pdf.width_of(text, size: ROUND, style: :bold)
           [text, { style: :bold, size: size.clamp(SMALLEST, ROUND) }]
         end
 
