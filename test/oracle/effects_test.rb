@@ -10,7 +10,7 @@ require_relative "../../lib/gimlet/present/plan"
 class EffectsTest < Minitest::Test
   include DemoCatalogue
 
-  EDITS = Integer(ENV.fetch("EDITS", 12))
+  EDITS = Integer(ENV.fetch("EDITS", 8))
   TABLES = Gimlet::Exchange::ReferenceFiles::TABLES
   WORDS = Gimlet::Counter::References.vocabulary(nil)
   # What a plan of one day does not show: what else could be sold for it.
