@@ -83,6 +83,8 @@ export const theme = createTheme({
         ":root": cssOf({ ...day, page: "#ffffff", surface: "#ffffff" }),
         ".no-print": { display: "none !important" },
         body: { background: "white !important" },
+        // By night too it is dark on white.
+        "body, main *": { color: `${day.ink} !important` },
         // Nothing on paper can be pressed.
         "main button, main [role=button]": { border: "none !important" },
         "main form, main summary": { display: "none !important" },
