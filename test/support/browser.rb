@@ -9,7 +9,8 @@ Capybara.enable_aria_label = true
 Capybara.register_driver(:chromium) do |app|
   options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium")
   %w[--headless=new --no-sandbox --disable-background-networking --disable-component-update --disable-sync --disable-quic
-     --force-prefers-reduced-motion --disable-gpu --no-first-run --disable-dev-shm-usage --window-size=1280,800 --hide-scrollbars].each { |one| options.add_argument(one) }
+     --force-prefers-reduced-motion --disable-gpu
+     --no-first-run --disable-dev-shm-usage --window-size=1280,800 --hide-scrollbars].each { |one| options.add_argument(one) }
   options.logging_prefs = { browser: "ALL" }
   service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
   Capybara::Selenium::Driver.new(app, browser: :chrome, options: options, service: service)
