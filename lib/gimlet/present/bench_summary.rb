@@ -31,7 +31,7 @@ module Gimlet
         out = fastener[:turns].select { |turn| turn[:told] && turn[:verdict] != "inside" }.map { |turn| turn[:told] }
         { name: [kept["name"], pump && "pump #{pump}"].compact.join(", "), who: entries.map(&:who).uniq, on: entries.last.at.to_date.iso8601,
           reached: entries.map { |entry| Core::Tightening::Words.torque(Core::Order::Turns.torque(entry.body)) },
-          flagged: (out + fastener[:over].map { |text| "#{text}." }).uniq }
+          flagged: (out + fastener[:over]).uniq }
       end
     end
   end

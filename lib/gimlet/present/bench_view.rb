@@ -72,7 +72,7 @@ module Gimlet
           next [] unless turn.asked
 
           log.all(fastener["fastener"], at).select { |entry| verdict(turn, entry.body).state == "over" }
-             .map { |entry| "#{bolt(fastener, turn)}: #{Core::Tightening::Words.torque(Core::Order::Turns.torque(entry.body))} was over" }
+             .map { |entry| "#{bolt(fastener, turn)}: #{Core::Tightening::Words.torque(Core::Order::Turns.torque(entry.body))} was over: look at its thread, and say so when it is handed back." }
         end
       end
 

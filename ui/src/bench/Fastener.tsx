@@ -19,7 +19,7 @@ export function Fastener({ one, live }: { one: BenchFastener; live: LiveBench })
         {one.treatment && <Box>threads: {one.treatment}</Box>}
         <Box>{done ? "✓ every turn is done" : `${one.at} of ${one.turns.length} turns done`}</Box>
         {flagged.map((turn) => <Caution key={turn.item}>bolt {one.points[turn.point]!.order ?? one.points[turn.point]!.label}, round {turn.round + 1}: {turn.told}</Caution>)}
-        {one.over.map((text) => <Caution key={text}>{text}: look at its thread, and say so when it is handed back.</Caution>)}
+        {one.over.map((text) => <Caution key={text}>{text}</Caution>)}
       </Box>
       {one.turns.length > 0 && <Button variant={done ? "outlined" : "contained"} size="large" sx={{ fontSize: 20, minWidth: 150 }} onClick={() => setOpen(true)} aria-label={`${one.name}: ${done ? "look again" : "tighten"}`}>{done ? "look again" : "tighten"}</Button>}
       {open && <Turns one={one} live={live} onClose={() => setOpen(false)} />}

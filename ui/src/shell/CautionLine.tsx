@@ -4,12 +4,6 @@ import { cautionColour, onCaution } from "./theme";
 
 type Told = Bench["cautions"][number];
 
-/** What stands on the line while it is folded. What is of one pump alone is never folded. */
-const TITLES: Record<Told["picture"], string | null> = {
-  pressure: "No pressure left, drive locked off", jet: "A jet goes through skin: hospital at once", eyes: "Eye protection", heavy: "Two people or a hoist", torque: "Soft threads: never over the value",
-  manual: "The maker's manual comes first", mind: null,
-};
-
 const line = { fill: "none", stroke: onCaution, strokeWidth: 2, strokeLinecap: "round", strokeLinejoin: "round" } as const;
 
 /** One drawing for each kind of danger, of our own. */
@@ -25,7 +19,7 @@ const PICTURES: Record<Told["picture"], React.ReactNode> = {
 
 /** One caution on one line with its picture; opened by a press, or by what is about to be touched. */
 export function CautionLine({ caution, open = false }: { caution: Told; open?: boolean }) {
-  const title = TITLES[caution.picture];
+  const { title } = caution;
   const picture = <svg width="24" height="24" viewBox="0 0 24 24" role="img" aria-label="Caution" style={{ flexShrink: 0 }}>{PICTURES[caution.picture]}</svg>;
   const box = { bgcolor: cautionColour, color: onCaution, px: 1.25, py: 0.5, borderRadius: 1, mb: 0.5 };
   if (title === null) return <Box sx={{ ...box, display: "flex", gap: 1 }}>{picture}<span>{caution.text}</span></Box>;

@@ -19,9 +19,11 @@ module Gimlet
         # Recommended weight limit for one person, in kg. Source: NIOSH lifting equation, load constant (Waters 1993).
         ONE_PERSON_KG = 23
 
-        # What a caution is drawn with, and which part of the work it is about.
-        Sign = Value.of(:picture, :before)
-        SIGNS = { ALWAYS[0] => %w[pressure open], ALWAYS[1] => %w[jet open], ALWAYS[2] => %w[eyes open], DEFERRAL => %w[manual part] }.freeze
+        # What a caution is drawn with, which part of the work it is about, and its `title` where it is folded; one of a series alone has none.
+        Sign = Value.of(:picture, :before, :title)
+        SIGNS = { ALWAYS[0] => ["pressure", "open", "No pressure left, drive locked off"],
+                  ALWAYS[1] => ["jet", "open", "A jet goes through skin: hospital at once"], ALWAYS[2] => ["eyes", "open", "Eye protection"],
+                  DEFERRAL => ["manual", "part", "The maker's manual comes first"] }.freeze
         HEAVY = "two people or a hoist."
         NEVER_OVER = "never go over the value."
 
@@ -30,10 +32,10 @@ module Gimlet
         # @param text [String] one of a plan's cautions
         # @return [Sign]
         def sign(text)
-          picture, before = SIGNS[text]
-          picture, before = %w[heavy open] if text.end_with?(HEAVY)
-          picture, before = %w[torque close] if text.end_with?(NEVER_OVER)
-          Sign.new(picture: picture || "mind", before: before || "open")
+          picture, before, title = SIGNS[text]
+          picture, before, title = "heavy", "open", "Two people or a hoist" if text.end_with?(HEAVY)
+          picture, before, title = "torque", "close", "Soft threads: never over the value" if text.end_with?(NEVER_OVER)
+          Sign.new(picture: picture || "mind", before: before || "open", title: title)
         end
 
         # @param teardown [Teardown]
