@@ -145,7 +145,7 @@ class WorkOnTicketTest < Minitest::Test
     later = Gimlet::Counter::References.new(database).current
     one = Gimlet::Counter::WorkOnTicket.new(later, stock.all, customers, Gimlet::Store::Orders.new(database)).call(id, tickets.entries(id))
     assert_equal(["head_bolts"], one.found.readings.map(&:trait))
-    assert_equal ["anchor foot mark"], Gimlet::Present::ItemTexts.new(later.vocabulary).texts(one.ticket.items.last)
+    assert_equal ["anchor foot mark"], Gimlet::Present::ItemTexts.new(later.vocabulary, later.diagnosis).texts(one.ticket.items.last)
   end
 
   # 400 entries in one ticket: every line keeps its own count, and the last is that of all.

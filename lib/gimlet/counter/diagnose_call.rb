@@ -26,8 +26,9 @@ module Gimlet
       # @return [Result, nil] nil where nothing is complained of
       def call(ticket, pump, measured = [])
         checked = ticket.checked.transform_values { |result| ANSWERS.fetch(result) }
-        key = [:diagnosis, ticket.complaints, checked, weighed = weighed(measured)]
-        found = @reference.field.recall(:results, key) { [DIAGNOSE.call(ticket.complaints, checked, weighed)] }.first
+        there, denied = ticket.signs.slice(*MODEL.signs.keys).partition(&:last)
+        key = [:diagnosis, there, denied, checked, weighed = weighed(measured)]
+        found = @reference.field.recall(:results, key) { [DIAGNOSE.call(there.map(&:first), denied.to_h.merge(checked), weighed)] }.first
         found && Result.new(found: found, sums: Core::Diagnosis::Sums.call(*ratings(ticket, pump)), checked: by_sign(checked))
       end
 

@@ -4,6 +4,7 @@ require_relative "../core/9_identification/identify"
 require_relative "../core/9_identification/pumps/order_ids"
 require_relative "../core/9_identification/pumps/hypotheses"
 require_relative "../core/ear/ear"
+require_relative "../exchange/vocabulary_files"
 
 module Gimlet
   module Counter
@@ -59,6 +60,9 @@ module Gimlet
         @solved
       end
 
+      # @return [Core::Diagnosis::Model]
+      def diagnosis = Exchange::VocabularyFiles.diagnosis
+
       # @return [Core::Ear::Listener]
       def ear = @ear || @lock.synchronize { @ear ||= listener }
 
@@ -86,7 +90,7 @@ module Gimlet
       def listener
         damaged = %w[plate part_number].to_h { |id| [id, field.column(id).names.method(:nearest)] }
         Core::Ear::Listener.new(vocabulary, Core::Ear::Names.new(Core::Ear::Names.exact_of(snapshot), damaged),
-                                Core::Ear::Lexicon.on_file(vocabulary, snapshot))
+                                Core::Ear::Lexicon.on_file(vocabulary, snapshot), diagnosis.signs.values)
       end
     end
   end

@@ -7,23 +7,40 @@ module Gimlet
     # What the complaints point to, as the API answers it.
     module Diagnosis
       SHOWN = 5
+      # A cause with this share of its kind is named beside the likeliest.
+      NAMED = 0.15
 
       module_function
 
+      # What is asked first, of the sign that should be told more closely.
+      ASKED = { "after_rebuild" => "What was opened?", "water_leak" => "Where does it drip?", "oil_leak" => "Where does the oil come out?" }.freeze
+
       # @param result [Counter::DiagnoseCall::Result]
       # @param areas [Hash{String=>String}] work area id => name
-      def call(result, areas)
+      # @param model [Core::Diagnosis::Model]
+      def call(result, areas, model)
         found = result.found
-        { suspects: found.suspects.first(SHOWN).map { |one| suspect(one) },
+        { suspects: found.suspects.first(SHOWN).map { |one| suspect(one) }, stop: found.stop, closer: closer(found.closer, model),
           scope: found.scope.map { |id| { id: id, name: areas.fetch(id, Core::Plain.name(id)) } }, enough: found.enough.round(4),
+          left: found.offer.left.map { |cause, chance| { id: cause.id, name: cause.name, probability: chance.round(4) } },
           rule_out: found.first.map { |sign| check(sign, result) }, checks: found.next_checks.map { |next_check| check(next_check.sign, result) },
           checked: result.checked.map { |sign, there| { id: sign.id, name: sign.name, result: there ? "yes" : "no" } } }
       end
 
+      def closer(id, model)
+        id && { id: id, ask: ASKED.fetch(id), options: model.closer(id).map { |sign| { id: sign.id, name: sign.name, say: sign.say } } }
+      end
+
       def suspect(suspect)
-        { id: suspect.cause.id, name: suspect.cause.name, probability: suspect.probability.round(4), because: suspect.cause.because,
-          pump: suspect.cause.pump?,
-          signs: suspect.signs.map(&:name) }
+        cause = suspect.cause
+        { id: cause.id, name: cause.name, probability: suspect.probability.round(4), because: cause.because, at: cause.at, mend: cause.mend,
+          signs: suspect.signs.map(&:name), finer: finer(suspect) }
+      end
+
+      # What else of its kind it may be.
+      def finer(suspect)
+        others = suspect.finer.drop(1).select { |_, share| share >= suspect.probability * NAMED }
+        others.map { |other, share| { id: other.id, name: other.name, probability: share.round(4) } }
       end
 
       def check(sign, result)

@@ -9,11 +9,13 @@ module Gimlet
   module Present
     # What was made of some words, said back.
     #
-    #   ItemTexts.new(vocabulary).texts(item) # => ["head bolts 8"]
+    #   ItemTexts.new(vocabulary, diagnosis).texts(item) # => ["head bolts 8"]
     class ItemTexts
       # @param vocabulary [Core::Readings::Vocabulary]
-      def initialize(vocabulary)
+      # @param diagnosis [Core::Diagnosis::Model]
+      def initialize(vocabulary, diagnosis)
         @vocabulary = vocabulary
+        @diagnosis = diagnosis
       end
 
       # @param item [Core::Ticket::Item, Core::Ear::Item]
@@ -21,7 +23,7 @@ module Gimlet
       def texts(item)
         readings = (item.readings || []).map { |fields| reading(fields) }
         measured = item.measure && Core::Ticket::Kinds::Measured.in_words(item.measure)
-        readings + [measured, work(item.areas), complaint(item.complaint), wish(item.wish),
+        readings + [measured, work(item.areas), complaint(item.complaint), sign(item), wish(item.wish),
                     work(item.except, "not"), seen(item.seen), item.pumps && "#{item.pumps} pumps", item.unit && "torques in #{item.unit}",
                     item.customer && "customer named", item.instead && "instead of “#{item.instead}”"].compact
       end
@@ -39,6 +41,7 @@ module Gimlet
       def seen(words) = words && "seen now, no rating"
       def area(id) = Core::Catalogue::WORK_AREAS.fetch(id, Core::Plain.name(id))
       def complaint(id) = id && "complaint: #{@vocabulary.complaints[id]&.name || id}"
+      def sign(item) = item.sign && "#{'not so: ' if item.absent}#{@diagnosis.signs[item.sign]&.name || Core::Plain.name(item.sign)}"
       def wish(id) = id && "wish: #{id}"
     end
   end

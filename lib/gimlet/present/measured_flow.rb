@@ -41,7 +41,7 @@ module Gimlet
       # What was measured alone points to nothing while all of it is as it should be.
       def suspects
         @suspects ||= (amiss? ? @found.diagnosis&.suspects || [] : []).map do |one|
-          { id: one.cause.id, name: one.cause.name, because: one.cause.because, probability: one.probability.round(3), pump: one.cause.pump? }
+          { id: one.cause.id, name: one.cause.name, because: one.cause.because, mend: one.cause.mend, probability: one.probability.round(3) }
         end
       end
 

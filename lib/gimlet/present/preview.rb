@@ -7,11 +7,12 @@ module Gimlet
   module Present
     # What would be heard from which words of a line that is still being typed.
     #
-    #   Preview.new(vocabulary).call(ear.call("8 bolts"))[:heard] # => [{from: 0, to: 7, text: "head bolts 8"}]
+    #   Preview.new(vocabulary, diagnosis).call(ear.call("8 bolts"))[:heard] # => [{from: 0, to: 7, text: "head bolts 8"}]
     class Preview
       # @param vocabulary [Core::Readings::Vocabulary]
-      def initialize(vocabulary)
-        @texts = ItemTexts.new(vocabulary)
+      # @param diagnosis [Core::Diagnosis::Model]
+      def initialize(vocabulary, diagnosis)
+        @texts = ItemTexts.new(vocabulary, diagnosis)
       end
 
       # @param heard [Core::Ear::ParseResult]

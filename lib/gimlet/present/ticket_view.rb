@@ -22,7 +22,8 @@ module Gimlet
       # What the ticket says as it is.
       SHOWN = %i[channel customer_id scope agreed pumps findings chosen policy unit extent had fixed extension state amends].freeze
 
-      LEAKS = %w[weep_hole water_leak oil_leak].freeze
+      # Leaks that are not on the picture of a pump, by what is asked.
+      OFF_PICTURE = { "water_leak" => %w[drip_regulator drip_gun drip_relief sprays], "oil_leak" => %w[oil_breather] }.freeze
 
       # @param view [Counter::WorkOnTicket::View]
       # @return [Hash]
@@ -32,7 +33,7 @@ module Gimlet
         @view = view
         @ticket = view.ticket
         @vocabulary = view.found.reference.vocabulary
-        @texts = ItemTexts.new(@vocabulary)
+        @texts = ItemTexts.new(@vocabulary, @view.found.reference.diagnosis)
       end
 
       def call
@@ -41,7 +42,7 @@ module Gimlet
           pump: pump, plan: plan, drips: drips, seen: plan && Core::Order::Seen.of(plan), tray: tray,
           turns: turns, lacking: readiness.blockers.map(&:to_h), **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id,
           phrases: InputHints.call(@view.found),
-          diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas),
+          diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas, reference.diagnosis),
           measured: MeasuredOnTicket.call(@view.measured), extents: extents, amending: amending }
       end
 
@@ -92,12 +93,14 @@ module Gimlet
           sure: @view.sure.round(6) }
       end
 
-      # Where a pump that leaks may drip, to be pointed at.
+      # Where a pump that leaks may drip, to be pointed at, while nobody has said it.
       def drips
-        return unless @view.pump && @ticket.complaints.intersect?(LEAKS)
+        asked = @view.diagnosis&.found&.closer
+        return unless @view.pump && OFF_PICTURE.key?(asked)
 
         side, places = Core::Outside::Drips.of(@view.pump)
-        { view: Outside.view(side), places: places.map(&:to_h) }
+        elsewhere = OFF_PICTURE.fetch(asked).map { |id| @view.found.reference.diagnosis.signs.fetch(id).to_h.slice(:id, :name, :say) }
+        { view: Outside.view(side), places: places.map(&:to_h), elsewhere: elsewhere }
       end
 
       def tray

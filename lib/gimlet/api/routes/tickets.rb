@@ -32,7 +32,7 @@ module Gimlet
           app.serve("preview") do
             body = body_as("PreviewRequest")
             entries = body["ticket_id"] ? tickets.entries(known_ticket(body["ticket_id"]) && body["ticket_id"]) : []
-            answer(Present::Preview.new(reference.vocabulary).call(known(entries).hear(body["words"], body["asked"])))
+            answer(Present::Preview.new(reference.vocabulary, reference.diagnosis).call(known(entries).hear(body["words"], body["asked"])))
           end
         end
 

@@ -5,14 +5,22 @@ require_relative "../value"
 module Gimlet
   module Core
     module Diagnosis
-      # Something that may have gone. `areas` are work areas that mend it, none where the pump is not at fault; `often` its share of calls.
-      Cause = Value.of(:id, :name, :areas, :often, :because) do
-        def pump? = areas.any?
+      # Something that may have gone. `areas` are work areas that mend it, `also` { sign id => those more where it was told }; none where no
+      # seal or valve does. `at` is where the fault lies: pump, elsewhere, or rebuild, how it was put together. `often` is its share of calls,
+      # `group` the id under which causes are told together, `mend` what is to be done besides, or instead of, parts.
+      Cause = Value.of(:id, :name, :group, :at, :areas, :also, :often, :because, :mend) do
+        def self.from(row) = new(**{ "group" => row["id"], "also" => {}, "at" => "pump" }.merge(row).transform_keys(&:to_sym))
+
+        def pump? = at == "pump"
+        def areas_with(told) = (areas + also.values_at(*(also.keys & told)).flatten).uniq
       end
 
       # Something that is noticed. `shows` is { cause id => how often the cause shows it }, `anyway` how often it is noticed without any of
-      # them. A sign with `ask` can be checked in `seconds`.
-      Sign = Value.of(:id, :name, :ask, :seconds, :anyway, :shows) do
+      # them. `of` is the sign that this one says more closely, `say` how it is told. `said` are phrases that tell it, `fine` those that deny it. A sign with `ask`
+      # can be checked in `seconds`, and only while the pump `runs`. `stop` says why a pump that shows it must not be run.
+      Sign = Value.of(:id, :name, :of, :say, :ask, :seconds, :runs, :stop, :anyway, :shows, :said, :fine) do
+        def self.from(row) = new(**{ "said" => [], "fine" => [] }.merge(row).transform_keys(&:to_sym))
+
         # Each cause shows it by itself (noisy-or: J. Pearl, Probabilistic Reasoning in Intelligent Systems, 1988, section 4.3).
         # @param causes [Array<Cause>] those at work
         # @return [Float] chance that it is there
@@ -21,17 +29,34 @@ module Gimlet
 
       # Causes and signs as the vocabulary has them.
       class Model
-        attr_reader :causes, :signs
+        # A sign that follows from its closer ones is never surer than this.
+        SUREST = 0.97
 
-        # @param rows [Hash] "causes" and "signs", string keys
+        # @return [Hash{String=>Float}] how much work each area is, beside each other, and a return ("return")
+        attr_reader :causes, :signs, :work
+
+        # @param rows [Hash] "causes", "signs" and "work", string keys
         def initialize(rows)
-          @causes = rows["causes"].map { |row| Cause.new(**row.transform_keys(&:to_sym)) }
-          @signs = rows["signs"].to_h { |row| [row["id"], Sign.new(**row.transform_keys(&:to_sym))] }
+          @causes = rows["causes"].map { |row| Cause.from(row) }.freeze
+          closer = rows["signs"].group_by { |row| row["of"] }
+          @signs = rows["signs"].to_h { |row| [row["id"], Sign.from(row.merge("shows" => shows(row, closer.fetch(row["id"], []))))] }.freeze
+          @work = rows["work"] || {}
           freeze
         end
 
         # @return [Array<Sign>] that can be checked
         def checks = signs.values.select(&:ask)
+
+        # @return [Array<Sign>] those that say this one more closely
+        def closer(id) = signs.values.select { |sign| sign.of == id }
+
+        private
+
+        # It drips at one place or another: the shares of the places add up.
+        def shows(row, closer)
+          all = closer.map { |one| one["shows"] }.reduce({}) { |sum, one| sum.merge(one) { |_, some, more| some + more } }
+          all.transform_values { |share| [share, SUREST].min }.merge(row["shows"])
+        end
       end
     end
   end

@@ -17,8 +17,23 @@ module Gimlet
         # @param vocabulary [Readings::Vocabulary]
         # @return [Hash{String=>Array<Phrase>}] word => phrases that it is in
         def of(vocabulary)
+          by_word(vocabulary.complaints.values.flat_map { |one| phrases(one.id, one.phrases, vocabulary) })
+        end
+
+        # @param signs [Array<Diagnosis::Sign>]
+        # @return [Hash{String=>Array<Phrase>}] those of complaints too; the id is [sign, what the phrase does: tells it, denies it, or counts only where it is denied]
+        def with_signs(vocabulary, signs)
+          complaints = vocabulary.complaints.values.flat_map { |one| phrases([one.id, :rules], one.phrases, vocabulary) }
+          closer = %i[said fine].flat_map { |which| signs.flat_map { |sign| phrases([sign.id, which], sign.public_send(which), vocabulary) } }
+          by_word(complaints + closer)
+        end
+
+        def phrases(id, written, vocabulary)
           roles = vocabulary.words["roles"] || {}
-          all = vocabulary.complaints.values.flat_map { |one| one.phrases.map { |phrase| Phrase.new(id: one.id, words: words(phrase, roles)) } }
+          written.map { |phrase| Phrase.new(id: id, words: words(phrase, roles)) }
+        end
+
+        def by_word(all)
           all.each_with_object({}) { |phrase, by| phrase.words.flat_map(&:keys).uniq.each { |word| (by[word] ||= []) << phrase } }
         end
 

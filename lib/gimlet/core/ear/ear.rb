@@ -9,6 +9,7 @@ require_relative "names"
 require_relative "outcome"
 require_relative "parse_result"
 require_relative "rules"
+require_relative "signs_heard"
 
 module Gimlet
   module Core
@@ -29,11 +30,13 @@ module Gimlet
         # @param vocabulary [Readings::Vocabulary]
         # @param names [Names]
         # @param on_file [Hash{String=>Array}] as Lexicon.on_file gives it
-        def initialize(vocabulary, names, on_file = {})
+        # @param signs [Array<Diagnosis::Sign>] what complaints may say more closely
+        def initialize(vocabulary, names, on_file = {}, signs = [])
           @vocabulary = vocabulary
           @names = names
           @lexicon = Lexicon.new(vocabulary, on_file)
           @complaints = ComplaintPhrases.of(vocabulary)
+          @signs = SignsHeard.new(ComplaintPhrases.with_signs(vocabulary, signs))
           @many = vocabulary.traits.values.select(&:many).map(&:id)
         end
 
@@ -48,7 +51,7 @@ module Gimlet
           setting = Rules::Setting.new(vocabulary: @vocabulary, names: @names, complaints: @complaints, asked: trait, customers: customers)
           rules = Rules::ALL.map { |rule| rule.new(lattice, setting) }
           earlier = before.map { |item| Candidate.earlier(item) }
-          Outcome.new(lattice, @many).call(Chooser.new(lattice, rules, earlier).call)
+          Outcome.new(lattice, @many, @signs).call(Chooser.new(lattice, rules, earlier).call)
         end
       end
     end

@@ -10,9 +10,11 @@ module Gimlet
       class Outcome
         # @param lattice [Lattice]
         # @param many [Array<String>] traits that may have several values: numbers on old bags
-        def initialize(lattice, many)
+        # @param signs [SignsHeard]
+        def initialize(lattice, many, signs)
           @lattice = lattice
           @many = many
+          @signs = signs
         end
 
         # @param paths [Array<Path>] the best first
@@ -24,13 +26,17 @@ module Gimlet
           offered = choices.flat_map { |choice| choice[:of] }
           heard = chosen.reject { |candidate| offered.include?(candidate) }
           gone = @strikes.values.flatten.reject(&:earlier)
-          ParseResult.new(items: heard.flat_map { |candidate| items(candidate) }.sort_by(&:from).freeze, choices: choices.map do |choice|
-            choice[:made]
-          end.freeze,
-                          unheard: unheard(chosen, gone).freeze)
+          told = heard.flat_map { |candidate| items(candidate) }
+          signs = @signs.call(@lattice, told).map { |one| sign(one) }
+          ParseResult.new(items: (told + signs).sort_by(&:from).freeze, choices: choices.map { |choice| choice[:made] }.freeze,
+                          unheard: unheard(chosen, gone).reject { |left| signs.any? { |one| one.from <= left.from && one.to >= left.to } }.freeze)
         end
 
         private
+
+        def sign(heard)
+          Item.new(sign: heard.sign, absent: heard.absent, from: @lattice.tokens[heard.from].from, to: @lattice.tokens[heard.to - 1].to)
+        end
 
         # Two values of one trait, with nothing that puts the one right: which is it?
         # @return [Array(Array<Candidate>, Array<Hash>)] what counts, and the choices

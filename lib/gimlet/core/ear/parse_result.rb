@@ -8,7 +8,9 @@ module Gimlet
       # One thing made of some words. `readings` are fields for Readings::Reading.from; `from` and `to` say which characters of the line.
       # `measure` is what the bench works on: { "what", "measure" }. `instead` are the words that it puts right, `strikes`
       # what it strikes out of the line before: [entry, item].
-      Item = Value.of(:readings, :areas, :except, :complaint, :wish, :pumps, :unit, :measure, :seen, :customer, :instead, :strikes, :from, :to)
+      # `sign` is what a complaint says more closely, `absent` that it is not so.
+      Item = Value.of(:readings, :areas, :except, :complaint, :wish, :pumps, :unit, :measure, :seen, :customer, :instead, :strikes, :sign,
+                      :absent, :from, :to)
       # Words nothing was made of; `note` says why where that is known.
       Unheard = Value.of(:words, :note, :from, :to)
       # Words that may mean one thing or another: `options` are lists of items, the likelier first. Nothing of it counts until one is taken.

@@ -10,7 +10,7 @@ module Gimlet
       # Something that an entry says: readings (fields for Readings::Reading.from), work, a complaint, a wish ... `of` is the entry's number
       # and `item` its place in it.
       Item = Value.of(:of, :item, :readings, :areas, :except, :complaint, :wish, :pumps, :unit, :measure, :seen, :customer, :instead, :from, :to,
-                      :struck)
+                      :sign, :absent, :struck)
       # One line of the call as it went. `choices` are those still open: { choice:, words:, options: }.
       Line = Value.of(:number, :kind, :at, :who, :words, :items, :choices, :unheard, :struck, :body)
 
@@ -28,6 +28,14 @@ module Gimlet
         # @return [Array<Hash>] fields for Readings::Reading.from
         def readings = live.flat_map { |item| item.readings || [] }
         def complaints = live.filter_map(&:complaint).uniq
+
+        # @return [Hash{String=>Boolean}] signs of the diagnosis that were told of, or said not to be so; the last word counts
+        def signs
+          live.each_with_object({}) do |item, all|
+            all[item.complaint] = true if item.complaint
+            all[item.sign] = !item.absent if item.sign
+          end
+        end
 
         # @return [Hash{String=>Object}] what is pumped and how hot, as far as it was said
         def service

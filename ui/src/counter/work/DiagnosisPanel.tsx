@@ -5,24 +5,31 @@ import { percent } from "../../shell/format";
 import { faint, petrol } from "../../shell/theme";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { Muted } from "../../shell/text";
+import { ToldCloser } from "./ToldCloser";
 
 const CHECKS = 2;
 /** So many of the likeliest causes say what they rest on. */
 const EXPLAINED = 2;
+const WHERE = { pump: "", elsewhere: " (not the pump)", rebuild: " (how it was put together)" };
 
 interface Props {
   ticket: LiveTicket;
   diagnosis: Diagnosis;
   complaints: string[];
   onTake: (areas: string[]) => void;
+  /** Told as the caller would say it. */
+  onTell: (words: string) => void;
+  /** The pump is shown to point at. */
+  pictured: boolean;
 }
 
 /** What the complaint points to, what to rule out first, and the least work that is likely to mend it. */
-export function DiagnosisPanel({ ticket, diagnosis, complaints, onTake }: Props) {
+export function DiagnosisPanel({ ticket, diagnosis, complaints, onTake, onTell, pictured }: Props) {
   const checks = [...diagnosis.rule_out, ...diagnosis.checks.filter((one) => diagnosis.rule_out.every((other) => other.id !== one.id))].slice(0, CHECKS);
   const answer = (check: string, result: "yes" | "no" | null) => void ticket.add("Work", { kind: "checked", check, result });
   return (
     <Box component="section" aria-label="What the complaint points to" sx={{ border: "1px solid", borderColor: "divider", borderRadius: 1, p: 1.25, mb: 1.5 }}>
+      {diagnosis.closer && !pictured && <ToldCloser question={diagnosis.closer} onTell={onTell} />}
       {complaints.length > 0 && <div><strong>Complaint:</strong> {complaints.join(", ")}.</div>}
       {diagnosis.checked.length > 0 && (
         <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
@@ -35,12 +42,14 @@ export function DiagnosisPanel({ ticket, diagnosis, complaints, onTake }: Props)
           {diagnosis.suspects.map((one, index) => (
             <Box component="li" key={one.id} sx={{ mb: 0.5, fontSize: 15 }}>
               <Box sx={{ display: "flex", justifyContent: "space-between" }}>
-                <span><strong>{one.name}</strong>{one.pump ? "" : " (not the pump)"}</span><span>{percent(one.probability)}</span>
+                <span><strong>{one.name}</strong>{WHERE[one.at]}</span><span>{percent(one.probability)}</span>
               </Box>
               <Box sx={{ height: 6, bgcolor: faint, borderRadius: 1 }}>
-                <Box sx={{ height: 6, width: `${one.probability * 100}%`, borderRadius: 1, bgcolor: one.pump ? petrol : "transparent", border: one.pump ? "none" : `1px dashed ${petrol}`, boxSizing: "border-box" }} />
+                <Box sx={{ height: 6, width: `${one.probability * 100}%`, borderRadius: 1, bgcolor: one.at === "pump" ? petrol : "transparent", border: one.at === "pump" ? "none" : `1px dashed ${petrol}`, boxSizing: "border-box" }} />
               </Box>
+              {one.finer.length > 0 && <Muted>of these, or {one.finer.map((other) => `${other.name} ${percent(other.probability)}`).join(", ")}</Muted>}
               {index < EXPLAINED && <Muted>{one.because}</Muted>}
+              {index < EXPLAINED && one.mend && <Box sx={{ fontSize: 14 }}>{one.mend}</Box>}
             </Box>
           ))}
         </Box>
@@ -58,11 +67,18 @@ export function DiagnosisPanel({ ticket, diagnosis, complaints, onTake }: Props)
           ))}
         </Box>
       </Box>
-      <Box sx={{ mt: 0.5 }}>
-        {diagnosis.scope.length > 0
-          ? <Button variant="outlined" onClick={() => onTake(diagnosis.scope.map((one) => one.id))}>Least that should mend it: {diagnosis.scope.map((one) => one.name).join(", ")} ({percent(diagnosis.enough)})</Button>
-          : <strong>No parts yet: the pump is probably not at fault.</strong>}
-      </Box>
+      <LeastWork diagnosis={diagnosis} onTake={onTake} />
+    </Box>
+  );
+}
+
+/** The least work that is sensible, and what it would leave. */
+function LeastWork({ diagnosis, onTake }: Pick<Props, "diagnosis" | "onTake">) {
+  if (diagnosis.scope.length === 0) return <Box sx={{ mt: 0.5 }}><strong>No parts yet: ask, look and mend as said above first.</strong></Box>;
+  return (
+    <Box sx={{ mt: 0.5 }}>
+      <Button variant="outlined" onClick={() => onTake(diagnosis.scope.map((one) => one.id))}>Least that should mend it: {diagnosis.scope.map((one) => one.name).join(", ")} ({percent(diagnosis.enough)})</Button>
+      {diagnosis.left.length > 0 && <Muted>If it is {diagnosis.left.map((one) => `${one.name} (${percent(one.probability)})`).join(" or ")}, it has to be opened once more.</Muted>}
     </Box>
   );
 }

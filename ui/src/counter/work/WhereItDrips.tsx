@@ -11,7 +11,7 @@ interface Props {
 }
 
 /** Where does it drip? Pointed at on the pump, or picked beside it. */
-export function WhereItDrips({ drips: { view, places }, onTell }: Props) {
+export function WhereItDrips({ drips: { view, places, elsewhere }, onTell }: Props) {
   return (
     <Box component="section" aria-label="Where does it drip?" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1.5 }}>
       <Box sx={{ fontSize: 19, fontWeight: 700, mb: 0.75 }}>“Where does it drip?”</Box>
@@ -25,6 +25,11 @@ export function WhereItDrips({ drips: { view, places }, onTell }: Props) {
                 <Box component="span" sx={{ width: 24, height: 24, borderRadius: "50%", bgcolor: petrol, color: onPetrol, display: "grid", placeItems: "center", fontSize: 14, flexShrink: 0 }}>{index + 1}</Box>
                 {one.name}
               </ButtonBase>
+            </li>
+          ))}
+          {elsewhere.map((one) => (
+            <li key={one.id}>
+              <ButtonBase onClick={() => onTell(one.say)} sx={{ font: "inherit", py: 0.4, pl: 4, width: "100%", justifyContent: "flex-start", textAlign: "left" }}>{one.name}</ButtonBase>
             </li>
           ))}
         </Box>

@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { useVocabulary } from "../../api/queries";
 import type { TicketView } from "../../api/types";
+import { Caution } from "../../shell/Caution";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { Areas } from "./Areas";
@@ -24,13 +25,16 @@ export function WorkAnswer({ ticket, view, onAgree }: Props) {
   const names = useVocabulary().data?.work_areas ?? [];
   const work = (areas: string[], positions: Record<string, string[]>, agreed = state.agreed, pumps = state.pumps) =>
     ticket.add("Work", { kind: "work", areas, positions, agreed, pumps });
+  const tell = (words: string) => void ticket.add("Work", { kind: "said", words, asked: null });
+  const drips = view.order_id === null ? view.drips : null;
   return (
     <>
       <ProblemNote ticket={ticket} where="Work" />
+      {diagnosis && diagnosis.stop.length > 0 && <Caution><strong>Do not run it.</strong> {diagnosis.stop.join(" ")}</Caution>}
       <Measured ticket={ticket} view={view} />
-      {view.drips && view.order_id === null && <WhereItDrips drips={view.drips} onTell={(words) => void ticket.add("Work", { kind: "said", words, asked: null })} />}
+      {drips && <WhereItDrips drips={drips} onTell={tell} />}
       {diagnosis
-        ? <DiagnosisPanel ticket={ticket} diagnosis={diagnosis} complaints={state.complaints} onTake={(areas) => void work(areas, {})} />
+        ? <DiagnosisPanel ticket={ticket} diagnosis={diagnosis} complaints={state.complaints} onTake={(areas) => void work(areas, {})} onTell={tell} pictured={drips !== null} />
         : state.complaints.length > 0 && <p><strong>Complaint:</strong> {state.complaints.join(", ")}.</p>}
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 3 }}>
         <Areas names={names} state={state} plan={plan} onChange={(areas, positions) => void work(areas, positions)} />

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../phrase_match"
 require_relative "rule"
 
 module Gimlet
@@ -10,18 +11,11 @@ module Gimlet
         # "oil dripping off the crankcase", "won't build pressure", "no pressure loss", "the belt does not slip", "grinding even with no pressure",
         # "used to leak oil, now it's water".
         class Complained < Rule
-          # So many words may stand between the first and the last of a phrase, over those of the phrase.
-          BETWEEN = 4
-          # A word between that is known; one phrase more.
-          KNOWN = 0.4
           CIRCUMSTANCE = %w[with even without under].freeze
           DENIED = "Said not to be so."
           BESIDES = "Said of when it shows, not what is wrong."
           BEFORE = "Said to be of before."
           LEAKS = { "water" => "water_leak", "oil" => "oil_leak" }.freeze
-
-          # A phrase found: which complaint, from where to where, the places of its words, what it costs.
-          Found = Value.of(:id, :from, :to, :places, :cost)
 
           def call(place)
             told(place) + counted(place) + denials(place) + circumstances(place) + before(place) + instead(place)
@@ -50,55 +44,7 @@ module Gimlet
             end
           end
 
-          # Phrases that have a word here and the rest behind it.
-          def found(place)
-            @found ||= {}
-            @found[place] ||= spellings(place).flat_map do |word, cost|
-              phrases.fetch(word, NONE).flat_map do |phrase|
-                matches(phrase, place, word, cost)
-              end
-            end
-                                              .group_by { |one| [one.id, one.places] }.map { |_, same| same.min_by(&:cost) }
-          end
-
-          def spellings(place)
-            word = norm(place)
-            @spelling ||= {}
-            @spelling[word] ||= [[word, 0.0], *lattice.meant(word)]
-          end
-
-          # "weep" may be the leak or the hole.
-          def matches(phrase, place, word, cost)
-            phrase.words.each_index.select { |at| phrase.words[at].key?(word) }.filter_map { |first| match(phrase, place, first, cost) }
-          end
-
-          def match(phrase, place, first, cost)
-            taken = { first => place }
-            near = reach(place, phrase)
-            phrase.words.each_with_index { |any, at| taken[at] ||= near.find { |there| !taken.value?(there) && any.key?(norm(there)) } }
-            places = taken.values.compact.sort
-            return if places.size < phrase.words.size || places.any? { |there| named?(there) }
-
-            Found.new(id: phrase.id, from: place, to: places.last + 1, places: places, cost: Costs::RULE + cost + between(places))
-          end
-
-          # The places behind one in its clause that are near enough.
-          def reach(place, phrase)
-            last = [place + phrase.words.size - 1 + BETWEEN, lattice.size - 1].min
-            clause = lattice.clause(place)
-            ((place + 1)..last).take_while { |there| lattice.clause(there) == clause }
-          end
-
-          def named?(place) = lattice.figures_at(place).any?(&:unit)
-
-          def between(places)
-            ((places.first..places.last).to_a - places).sum do |place|
-              # "drips oil" is no water that drips.
-              next Costs::SMALL if says(place, :subject).any?
-
-              lattice.idle?(place) ? Costs::FILLER : KNOWN
-            end
-          end
+          def found(place) = (@match ||= PhraseMatch.new(lattice, phrases)).at(place)
 
           def unknown(one) = ((one.from...one.to).to_a - one.places).reject { |place| known?(place) }
 

@@ -11,12 +11,13 @@ module Gimlet
         # "12 bar short of what it did", "11 litres instead of 15".
         class SeenNow < Rule
           COMPLAINT = { flow: "no_flow", pressure: "pressure_loss" }.freeze
+          SUBJECTS = %w[pressure flow gauge].freeze
           LITRES = ["L", "US gal"].freeze
 
           def call(place)
             return NONE unless @compares
 
-            seen(place) + compared(place)
+            seen(place) + compared(place) + of(place)
           end
 
           private
@@ -36,6 +37,9 @@ module Gimlet
               end
             end
           end
+
+          # "pressure stays at forty"
+          def of(place) = SUBJECTS.include?(norm(place)) ? seen(place + 1).map { |made| made.with(from: place) } : NONE
 
           # "11 litres instead of 15", "12 bar short of what it did"
           def compared(place)

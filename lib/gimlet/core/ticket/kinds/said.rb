@@ -8,7 +8,7 @@ module Gimlet
       module Kinds
         # A line that was typed. What was heard in it is kept with it: { items, choices, unheard }, as Ear::ParseResult has them.
         class Said < Kind
-          KEPT = %i[areas except complaint wish pumps unit measure seen customer instead from to].freeze
+          KEPT = %i[areas except complaint wish pumps unit measure seen customer instead sign absent from to].freeze
 
           field "words", TEXT.call(1000)
           field "asked", { "type" => %w[string null], "description" => "The trait that was asked for." }, required: false
