@@ -7,7 +7,7 @@ require "rbconfig"
 # The core loads, all of it, and some of its tests pass without the web, the database or a JSON library; the others run with the rest only.
 class CoreAloneTest < Minitest::Test
   SCRIPT = <<~RUBY
-    names = %w[bench catalogue closing cover desk drips kinds order outside rebuild settings teardown ticket tightening units valves]
+    names = %w[catalogue desk order tightening]
     names.each { |name| require "./test/core/\#{name}_test" }
     Minitest.after_run { puts "loaded: \#{%w[Sequel Sinatra JSON Rack SQLite3].select { |name| Object.const_defined?(name) }.inspect}" }
   RUBY

@@ -20,9 +20,11 @@ class DemoCommandTest < Minitest::Test
 
   def teardown = FileUtils.rm_rf(@folder)
 
-  def with_demo(*arguments)
-    pid = spawn({ "PORT" => @port.to_s, "GIMLET_DB" => "#{@folder}/demo.sqlite3" }, "#{ROOT}/bin/demo", *arguments,
-                out: "#{@folder}/log", err: "#{@folder}/log", pgroup: true)
+  # @param command [Array<String>] what serves, with what it is told
+  # @param env [Hash] nothing but this is in its environment
+  def served(*command, env: ENV.to_h)
+    pid = spawn({ "PATH" => ENV.fetch("PATH"), **env, "PORT" => @port.to_s, "GIMLET_DB" => "#{@folder}/demo.sqlite3", "GIMLET_DEMO" => "yes" }, *command,
+                unsetenv_others: true, out: "#{@folder}/log", err: "#{@folder}/log", pgroup: true)
     wait_for_health
     sign_in
     yield
@@ -77,40 +79,34 @@ class DemoCommandTest < Minitest::Test
     database.disconnect
   end
 
+  # No cron, no container has a locale: it starts without an environment.
   def test_tickets_survive_a_restart_and_reset_starts_afresh
     filled
-    id = nil
-    with_demo do
+    served("#{ROOT}/bin/demo", env: {}) do
       assert_equal "ok", JSON.parse(get("/api/health").body)["status"]
       assert_includes get("/").body, "<title>Gimlet</title>"
-      fresh = post("/api/tickets", { kind: "said", key: "k", words: "8 bolts" })
-      assert_equal "201", fresh.code
-      id = JSON.parse(fresh.body)["id"]
+      assert_includes post("/api/identify", { text: "20 × 28 × 6 seal, plate Å" }).body, "candidates"
+      @told = post("/api/tickets", { kind: "said", key: "k", words: "8 bolts of the kiosk" })
+      assert_equal "201", @told.code
       served_alone
+      refused
     end
-    with_demo do
-      ["bin/demo --reset", "bin/gimlet serve", "bin/gimlet restore #{@folder}/demo.sqlite3"].map(&:split).each do |verb, *rest|
-        went, said = told_by(["#{ROOT}/#{verb}", *rest])
-        refute went, verb
-        assert_match(/is being served .*by process \d+/, said)
-      end
-      assert_equal "201", post("/api/tickets", { kind: "said", key: "l", words: "6 bolts" }).code
-    end
-    with_demo { assert_equal "8 bolts", JSON.parse(get("/api/tickets/#{id}").body)["call"][0]["words"] }
-    with_demo("--reset") { assert_equal "404", get("/api/tickets/#{id}").code }
+    id = JSON.parse(@told.body)["id"]
+    again = served("#{ROOT}/bin/gimlet", "serve") { said(id) }
+    assert_equal "8 bolts of the kiosk", again
+    refute_equal "8 bolts of the kiosk", served("#{ROOT}/bin/demo", "--reset") { said(id) }
     kept = Dir["#{@folder}/demo.sqlite3.set-aside-*"].find { |file| file.match?(/\d\z/) }
-    assert_equal id + 2, Sequel.connect(adapter: "sqlite", database: kept)[:tickets].count
+    assert_equal id + 1, Sequel.connect(adapter: "sqlite", database: kept)[:tickets].count
   end
 
-  # No cron, no container has a locale.
-  def test_it_starts_without_an_environment
-    pid = spawn({ "PATH" => ENV.fetch("PATH"), "PORT" => @port.to_s, "GIMLET_DB" => "#{@folder}/demo.sqlite3" }, "#{ROOT}/bin/demo",
-                unsetenv_others: true, out: "#{@folder}/log", err: "#{@folder}/log", pgroup: true)
-    wait_for_health
-    assert_includes post("/api/identify", { text: "20 × 28 × 6 seal, plate Å" }).body, "candidates"
-  ensure
-    Process.kill("TERM", pid)
-    Process.wait(pid)
+  def said(id) = JSON.parse(get("/api/tickets/#{id}").body).dig("call", 0, "words")
+
+  def refused
+    ["bin/demo --reset", "bin/gimlet serve", "bin/gimlet restore #{@folder}/demo.sqlite3"].map(&:split).each do |verb, *rest|
+      went, told = told_by(["#{ROOT}/#{verb}", *rest])
+      refute went, verb
+      assert_match(/is being served .*by process \d+/, told)
+    end
   end
 
   def test_the_demo_goes_over_nothing

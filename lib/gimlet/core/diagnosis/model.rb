@@ -16,8 +16,8 @@ module Gimlet
       end
 
       # Something that is noticed. `shows` is { cause id => how often the cause shows it }, `anyway` how often it is noticed without any of
-      # them. `of` is the sign that this one says more closely, `say` how it is told. `said` are phrases that tell it, `fine` those that deny it. A sign with `ask`
-      # can be checked in `seconds`, and only while the pump `runs`. `stop` says why a pump that shows it must not be run.
+      # them. `of` is the sign that this one says more closely, `say` how it is told. `said` are phrases that tell it, `fine` those that deny it.
+      # A sign with `ask` can be checked in `seconds`, and only while the pump `runs`. `stop` says why a pump that shows it must not be run.
       Sign = Value.of(:id, :name, :of, :say, :ask, :seconds, :runs, :stop, :anyway, :shows, :said, :fine) do
         def self.from(row) = new(**{ "said" => [], "fine" => [] }.merge(row).transform_keys(&:to_sym))
 

@@ -21,7 +21,8 @@ module Gimlet
         end
 
         # @param signs [Array<Diagnosis::Sign>]
-        # @return [Hash{String=>Array<Phrase>}] those of complaints too; the id is [sign, what the phrase does: tells it, denies it, or counts only where it is denied]
+        # @return [Hash{String=>Array<Phrase>}] those of complaints too; the id is [sign, :said, :fine, or :rules, which counts only where it is
+        #   denied]
         def with_signs(vocabulary, signs)
           complaints = vocabulary.complaints.values.flat_map { |one| phrases([one.id, :rules], one.phrases, vocabulary) }
           closer = %i[said fine].flat_map { |which| signs.flat_map { |sign| phrases([sign.id, which], sign.public_send(which), vocabulary) } }

@@ -26,13 +26,17 @@ module Gimlet
           offered = choices.flat_map { |choice| choice[:of] }
           heard = chosen.reject { |candidate| offered.include?(candidate) }
           gone = @strikes.values.flatten.reject(&:earlier)
-          told = heard.flat_map { |candidate| items(candidate) }
-          signs = @signs.call(@lattice, told).map { |one| sign(one) }
-          ParseResult.new(items: (told + signs).sort_by(&:from).freeze, choices: choices.map { |choice| choice[:made] }.freeze,
-                          unheard: unheard(chosen, gone).reject { |left| signs.any? { |one| one.from <= left.from && one.to >= left.to } }.freeze)
+          with_signs(heard.flat_map { |candidate| items(candidate) }, choices.map { |choice| choice[:made] }, unheard(chosen, gone))
         end
 
         private
+
+        # What is heard of signs was heard.
+        def with_signs(told, choices, unheard)
+          signs = @signs.call(@lattice, told).map { |one| sign(one) }
+          left = unheard.reject { |words| signs.any? { |one| one.from <= words.from && one.to >= words.to } }
+          ParseResult.new(items: (told + signs).sort_by(&:from).freeze, choices: choices.freeze, unheard: left.freeze)
+        end
 
         def sign(heard)
           Item.new(sign: heard.sign, absent: heard.absent, from: @lattice.tokens[heard.from].from, to: @lattice.tokens[heard.to - 1].to)

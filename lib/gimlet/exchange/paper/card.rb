@@ -16,7 +16,7 @@ module Gimlet
       class Card
         FOOT = 8.5
         # No page is left with a few lines, and no card is a book: where it would be, drawings are made smaller.
-        DENSITIES = [1.0, 0.88, 0.76, 0.6, 0.48, 0.4].freeze
+        DENSITIES = [1.0, 0.8, 0.6, 0.4].freeze
         LEAST = 0.22
         PAGES = 6
 
