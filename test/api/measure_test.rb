@@ -61,7 +61,7 @@ class MeasureTest < Minitest::Test
     told = flow(bucket: { litres: 20, seconds: 85, nozzle: "045", pressure: "140 bar" }, pump: "TK4L20", valve: "WX20")
     assert_schema "MeasuredFlow"
     assert_match(/\AWorn nozzle/, told["verdict"])
-    assert_equal([0.941, 0.861, 1.163], told["told"].map { |one| one["share"] })
+    assert_equal([0.941, 0.861, 1.163, 0.967], told["told"].map { |one| one["share"] })
     assert_equal [20.0, 220.0], told["curves"]["range"]["pressure"]
     assert_in_delta 189.4, told["curves"]["working"].first, 0.5
     assert_match(/As far as this goes, nothing is wrong/, flow(bucket: { litres: 15, seconds: 60 }, pump: "TK4L20")["verdict"])
@@ -74,7 +74,7 @@ class MeasureTest < Minitest::Test
       told = flow(bucket: { litres: litres, seconds: seconds, nozzle: "045", pressure: "100", turns: 5, supply: 0.5 }, pump: "TK4L20",
                   signs: ["pressure_loss"])
       assert_equal 200, last_response.status, last_response.body
-      refute_empty told["suspects"]
+      assert told["suspects"].any? || told["verdict"].match?(/are wrong|another pump|again/), told["verdict"]
       told["suspects"].each { |suspect| assert suspect["probability"].between?(0, 1), told["suspects"].inspect }
     end
   end
@@ -98,7 +98,7 @@ class MeasureTest < Minitest::Test
     sums = flow(bucket: { litres: 20, seconds: 85, nozzle: "045", pressure: "2000 psi" }, pump: "TK4L20",
                 units: { flow: "US gpm", pressure: "psi" })["told"]
     assert_equal "20 L · 60 / 85 s = 3.73 US gpm: 94 % of 3.96 US gpm", sums.first["sum"]
-    assert_match(/number 4.5 takes 3.18 US gpm at 2000 psi/, sums.last["sum"])
+    assert_match(/number 4.5 takes 3.18 US gpm at 2000 psi/, sums.find { |sum| sum["name"] == "nozzle" }["sum"])
   end
 
   def ticket(words) = send_json("POST", "/api/tickets", entry("said", words: words))

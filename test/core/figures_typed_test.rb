@@ -55,6 +55,23 @@ class FiguresTypedTest < Minitest::Test
     end
   end
 
+  # "3.000 psi" and "1.450 rpm" are written so where a point parts thousands; "1.125 in" is not.
+  def test_a_point_is_asked_where_thousands_are_told
+    { "3.000 psi" => %w[3000 3.000], "1.450 rpm" => %w[1450 1.450] }.each do |text, ways|
+      error = assert_raises(InputError, text) { Quantity.parse(text) }
+      assert_equal ["two_ways", ways], [error.code, error.message.scan(/type (\d+), or ([\d.]+)\./).first]
+    end
+    { "1.125 in" => 9/8r, "0.750 psi" => 3/4r, "12.345 mm" => 2469/200r }.each { |text, value| assert_equal value, Quantity.parse(text).value }
+  end
+
+  def test_bare_figures
+    { "5,5" => 5.5, "95 %" => 0.95, "1450" => 1450.0, "2.5" => 2.5 }.each do |text, value|
+      assert_in_delta value, Quantity.bare(text, field: "f"), 1e-12
+    end
+    assert_equal "two_ways", assert_raises(InputError) { Quantity.bare("1,450", field: "turns") }.code
+    ["four", "", "2 rpm"].each { |text| assert_equal "not_a_number", assert_raises(InputError) { Quantity.bare(text, field: "f") }.code }
+  end
+
   # Sixteenths as a rule has them, exact.
   def test_parts_of_an_inch
     (1..64).each do |part|

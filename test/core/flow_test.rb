@@ -101,6 +101,25 @@ class FlowTest < Minitest::Test
     { pump_rpm: 0, nozzle: 900, bore_mm: -3 }.each { |id, value| assert_equal id.to_s, assert_raises(Gimlet::Core::InputError) { solve(id => value) }.field }
   end
 
+  # Synchronous speeds (IEC 60034-1): 3600 and 1800 rpm on 60 Hz, 3000 on 50. 2900 is a motor of 50 Hz.
+  def test_what_no_machine_has
+    { { poles: 3 } => "out_of_step", { plungers: 2.5 } => "out_of_step", { efficiency: 1.0 } => "out_of_range",
+      { volumetric: 1.1 } => "out_of_range" }.each do |wrong, code|
+      assert_equal code, assert_raises(Gimlet::Core::InputError) { solve(**wrong) }.code, wrong.to_s
+    end
+    odd = solve(motor_rpm: 2900, mains_hz: 60).disagreements.first
+    assert_equal({ "mains_hz" => 50.0 }, odd.would_be)
+    assert_match(/No motor turns 2900 rpm on 60 Hz: at most 3600 with 2 poles/, odd.sum)
+    assert_empty solve(motor_rpm: 2900, mains_hz: 50).disagreements
+    assert_empty solve(motor_rpm: 1750, mains_hz: 60).disagreements
+  end
+
+  # What nozzle and gauge do not tell apart is no contradiction: 4.5 at 200 bar takes 14.5 L/min; 15.3 are 5.5 % more, 18 are 24 %.
+  def test_a_small_disagreement_is_said_as_one
+    assert_match(/5 % apart: nozzle and gauge do not tell that/, solve(nozzle: 4.5, pressure: 200, flow: 15.3).disagreements.first.sum)
+    assert_match(/cannot all be true/, solve(nozzle: 4.5, pressure: 200, flow: 18).disagreements.first.sum)
+  end
+
   def test_usual_figures_are_named_where_they_are_taken
     one = solve(plungers: 3, bore_mm: 20, stroke_mm: 12, pump_rpm: 1450).worked["flow"]
     assert_equal ["volumetric"], one.assumed

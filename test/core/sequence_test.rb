@@ -20,6 +20,33 @@ class SequenceTest < Minitest::Test
     assert_equal %w[1 5 3 7 2 6 4 8], Sequence.cross(points(circle(8, 100, 0.01 - Math::PI))).map(&:label)
   end
 
+  # The published star of twelve, from memory: ours may take another bolt of several as good, and is as even after each.
+  def test_twelve_bolts_are_as_even_as_the_star
+    pattern = points(circle(12, 100, 0.01 - Math::PI))
+    star = %w[1 7 4 10 2 8 5 11 3 9 6 12].map { |label| pattern.find { |one| one.label == label } }
+    ours = Sequence.cross(pattern)
+    (1..12).each { |count| assert_in_delta uneven(star.first(count)), uneven(ours.first(count)), 1e-6, "after #{count}" }
+  end
+
+  # The first two harmonics of where bolts are: none where they are spread evenly about the middle.
+  def uneven(order) = [1, 2].sum { |power| order.sum { |one| (Complex(one.x_mm, one.y_mm) / 100)**power }.abs }
+
+  # A star of five skips one each time: 1 3 5 2 4 or the other way round. Common practice, no source.
+  def test_five_bolts_are_a_star
+    order = Sequence.cross(points(circle(5, 60, 0.3))).map { |one| one.label.to_i }
+    steps = order.each_cons(2).map { |one, two| (two - one) % 5 }.uniq
+    assert_includes [[2], [3]], steps
+  end
+
+  # Three over four, as some covers have them: the first two lie across the face, whatever it is tall.
+  def test_uneven_rows_do_not_begin_with_neighbours
+    [[3, 4], [4, 3], [2, 3], [3, 2], [4, 5]].product([20.0, 50.0, 80.0]).each do |(above, below), height|
+      rows = [[above, height], [below, 0.0]].flat_map { |count, y| Array.new(count) { |at| [(at - ((count - 1) / 2.0)) * 30, y] } }
+      order = Sequence.cross(points(rows))
+      refute_equal order[0].y_mm, order[1].y_mm, "#{above} over #{below}, #{height} mm"
+    end
+  end
+
   # Shop practice for two rows of bolts, no source: the middle pair, then outwards, always across.
   def test_heads_with_two_rows
     [4, 6, 8, 10, 12, 14].each do |count|

@@ -6,11 +6,11 @@ require_relative "../../lib/gimlet/core/0_quantities/quantity"
 
 # The ruby-units gem as an independent oracle for every factor.
 class UnitsGemTest < Minitest::Test
-  NAMES = { "N·m" => "N*m", "lbf·in" => "lbf*in", "lbf·ft" => "lbf*ft", "kgf·m" => "kg*gee*m", "bar" => "bar", "psi" => "psi",
+  NAMES = { "N·m" => "N*m", "lbf·in" => "lbf*in", "lbf·ft" => "lbf*ft", "kgf·m" => "kg*gee*m", "kgf·cm" => "kg*gee*cm", "daN·m" => "daN*m", "kgf/cm²" => "kg*gee/cm^2", "kW" => "kW", "hp" => "hp", "bar" => "bar", "psi" => "psi",
             "MPa" => "MPa", "L/min" => "l/min", "US gpm" => "gal/min", "US gph" => "gal/h", "mm" => "mm", "in" => "in", "kg" => "kg", "lb" => "lb",
             "rpm" => "rpm", "L/h" => "l/h", "m³/h" => "m^3/h" }.freeze
-  # The gem has no UK gallon; NIST SP 811, appendix B.8: 4.546 09 L.
-  UNKNOWN = ["UK gpm"].freeze
+  # The gem has no UK gallon; NIST SP 811, appendix B.8: 4.546 09 L. Nor metric horsepower, there too: 735.4988 W.
+  UNKNOWN = ["UK gpm", "metric hp"].freeze
 
   def test_every_pair_of_units
     Gimlet::Core::Units::FACTORS.each_value do |units|
@@ -35,6 +35,10 @@ class UnitsGemTest < Minitest::Test
       value = random.rand(0.01..2000.0).round(3)
       assert_in_epsilon value * factors[[from, to]], Gimlet::Core::Quantity.of(value, from).to(to).value.to_f, 1e-6
     end
+  end
+
+  def test_metric_horsepower
+    assert_in_epsilon 0.7354988, Gimlet::Core::Quantity.new(value: 1r, unit: "metric hp").to("kW").value.to_f, 1e-6
   end
 
   def test_a_uk_gallon

@@ -24,9 +24,24 @@ class PicturesTest < SystemTest
     end
     assert_text "complaint: water outside, weep hole wet"
     assert_includes folded.complaints, "weep_hole"
-    # The same by keyboard, from the list beside it.
+    assert_no_selector "section[aria-label='Where does it drip?']"
+    # Oil is another leak. The same by keyboard, from the list beside it.
+    say "and it loses oil"
     find("section[aria-label='Where does it drip?'] li button", text: "at the shaft").send_keys(:enter)
-    wait_until { folded.complaints.include?("oil_leak") }
+    wait_until { folded.signs["oil_shaft"] }
+    assert_accessible
+  end
+
+  # What was opened comes before everything else, and a pump that must not be run says so first.
+  def test_after_a_rebuild_what_was_opened_is_asked
+    visit "/"
+    say "plate TK4L20, serial 32000, three ceramic plungers, 8 bolts hex 6, since the rebuild it will not turn"
+    find("section[aria-label='Work'] h2 button").click
+    assert_text "Do not run it. It will not turn"
+    find("section[aria-label='What was opened?'] button", text: "packings were changed").send_keys(:enter)
+    wait_until { folded.signs["opened_seals"] }
+    assert_no_selector "section[aria-label='What was opened?']"
+    assert_text "how it was put together"
     assert_accessible
   end
 

@@ -27,16 +27,23 @@ module Gimlet
       def call(ticket, pump, measured = [])
         checked = ticket.checked.transform_values { |result| ANSWERS.fetch(result) }
         there, denied = ticket.signs.slice(*MODEL.signs.keys).partition(&:last)
-        key = [:diagnosis, there, denied, checked, weighed = weighed(measured)]
-        found = @reference.field.recall(:results, key) { [DIAGNOSE.call(there.map(&:first), denied.to_h.merge(checked), weighed)] }.first
+        denied = ruled_out(pump).merge(denied.to_h, checked)
+        key = [:diagnosis, there, denied, weighed = weighed(measured)]
+        found = @reference.field.recall(:results, key) do
+          [there.any? || checked.any? || weighed.any? ? DIAGNOSE.call(there.map(&:first), denied, weighed) : nil]
+        end.first
         found && Result.new(found: found, sums: Core::Diagnosis::Sums.call(*ratings(ticket, pump)), checked: by_sign(checked))
       end
 
       private
 
-      # The last bucket counts, and only what is not as it should be, or clears what is complained of.
+      # A shaft with a bore sits on its motor: there is no belt to slip.
+      def ruled_out(pump) = pump&.trait("shaft_kind") == "hollow" ? { "belt_slips" => false } : {}
+
+      # The last bucket counts, unless it cannot be, and only what is not as it should be, or clears what is complained of.
       def weighed(measured)
-        told = measured.select { |one| one.what == "flow" }.last&.found&.told || []
+        last = measured.select { |one| one.what == "flow" }.last&.found
+        told = last.nil? || last.doubt ? [] : last.told
         told.select(&:sign).to_h { |one| [one.sign, [one.there, one.gone]] }
       end
 

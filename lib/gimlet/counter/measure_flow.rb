@@ -6,7 +6,9 @@ require_relative "../core/0_quantities/quantity"
 require_relative "../core/flow/bucket"
 require_relative "../core/flow/curves"
 require_relative "../core/flow/nozzle_number"
+require_relative "../core/flow/nozzle_sizes"
 require_relative "../core/flow/solve"
+require_relative "../core/flow/too_much"
 require_relative "../core/flow/words"
 require_relative "../core/value"
 require_relative "diagnose_call"
@@ -18,11 +20,12 @@ module Gimlet
     #   MeasureFlow.new(snapshot).call("figures" => {"flow" => "15", "pressure" => "200"}).solved.worked.keys # => ["nozzle", ...]
     class MeasureFlow
       # `solved` a Core::Flow::Solved or nil, `told` what the bucket tells, `diagnosis` a Core::Diagnosis::Found or nil, `curves` a
-      # Core::Flow::Curves or nil, `range` what a valve regulates: { flow: [from, up_to], pressure: [from, up_to] } or nil, `pump` a Variant or nil.
-      Found = Core::Value.of(:solved, :bucket, :told, :diagnosis, :curves, :range, :pump)
+      # Core::Flow::Curves or nil, `doubt` why the bucket cannot be, nil where it can, `complained` whether signs were told besides, `nozzles` those that are sold near what is asked for,
+      # `range` what a valve regulates: { flow: [from, up_to], pressure: [from, up_to] } or nil, `pump` a Variant or nil.
+      Found = Core::Value.of(:solved, :bucket, :told, :diagnosis, :doubt, :complained, :nozzles, :curves, :range, :pump)
       # Figures that units are typed with.
       UNITS = { "bore_mm" => "mm", "stroke_mm" => "mm", "orifice_mm" => "mm", "pump_rpm" => "rpm", "motor_rpm" => "rpm", "flow" => "L/min",
-                "pressure" => "bar" }.freeze
+                "pressure" => "bar", "shaft_kw" => "kW", "hydraulic_kw" => "kW" }.freeze
       # What sums are worked in.
       WORKED_IN = { "flow" => "L/min", "pressure" => "bar" }.freeze
       # Traits of a pump => figures.
@@ -42,9 +45,11 @@ module Gimlet
         bucket = request["bucket"] && bucket(request["bucket"], pump)
         words = Core::Flow::Words.new((request["units"] || {}).transform_keys(WORKED_IN))
         solved = solve(figures, pump, bucket, words)
+        doubt = bucket && Core::Flow::TooMuch.new(words).call(bucket)
         told = bucket ? Core::Flow::BucketTest.new(words).call(bucket) : []
-        Found.new(solved: solved, bucket: bucket, told: told, diagnosis: diagnosis(request["signs"] || [], told), pump: pump,
-                  curves: curves(solved, bucket, pump), range: request["valve"] && range(variant("valve", request["valve"])))
+        Found.new(solved: solved, bucket: bucket, told: told, diagnosis: doubt ? nil : diagnosis(request["signs"] || [], told), doubt: doubt,
+                  complained: (request["signs"] || []).any?, pump: pump, nozzles: nozzles(solved, bucket, pump), curves: curves(solved, bucket, pump),
+                  range: request["valve"] && range(variant("valve", request["valve"])))
       end
 
       private
@@ -63,14 +68,8 @@ module Gimlet
         number(id, text)
       end
 
-      # Kilowatts and bare numbers; a comma is a decimal point, and so is a share in per cent.
-      def number(id, text)
-        told = text.to_s.strip.downcase.tr(",", ".").delete_suffix("kw").delete_suffix("hz").strip
-        percent = told.end_with?("%")
-        value = Float(told.delete_suffix("%").strip, exception: false)
-        value || Core::InputError.reject(id, "not_a_number", "“#{text.to_s[0, 20]}” is no number for #{Core::Flow::FIGURES.fetch(id).name}.")
-        percent ? value / 100 : value
-      end
+      # Bare numbers; a share may be told in per cent.
+      def number(id, text) = Core::Quantity.bare(text.to_s.downcase.delete_suffix("hz"), field: id)
 
       # What was typed counts before what the catalogue says; a pump's rated flow is no measured one.
       def solve(figures, pump, bucket, words)
@@ -101,17 +100,20 @@ module Gimlet
       end
 
       def of_the_drive(typed, pump)
-        turns, rated_turns = %w[turns rated_turns].map { |name| typed[name] && plain(name, typed[name]) }
-        { rated: flow_of(typed["rated"]) || rated(pump, "flow_l_min"), displaced: pump && displaced(pump, turns), turns: turns,
+        turns, rated_turns = %w[turns rated_turns].map { |name| typed[name] && speed(name, typed[name]) }
+        { rated_bar: rated(pump, "pressure_bar"), rated: flow_of(typed["rated"]) || rated(pump, "flow_l_min"), displaced: pump && displaced(pump, turns), turns: turns,
           rated_turns: rated_turns || rated(pump, "speed_rpm") }
       end
 
       def plain(name, text)
-        Float(text.to_s.strip.tr(",", "."), exception: false)&.then { |value| value.between?(0.01, 100_000) ? value : nil } ||
-          Core::InputError.reject("bucket.#{name}", "not_a_number",
-                                  "#{Core::Plain.name(name).capitalize} of a bucket test is a number above zero, not “#{text.to_s[0, 20]}”.")
+        value = Core::Quantity.bare(text, field: "bucket.#{name}")
+        return value if value.between?(0.01, 100_000)
+
+        Core::InputError.reject("bucket.#{name}", "not_a_number",
+                                "#{Core::Plain.name(name).capitalize} of a bucket test are above zero, not “#{text}”.")
       end
 
+      def speed(name, text) = size(name, text, "rpm")
       def size(name, text, unit) = Core::Quantity.parse(text, default_unit: unit, field: "bucket.#{name}").to(unit).value.to_f
       def flow_of(text, name = "rated") = text && size(name, text, "L/min")
 
@@ -131,6 +133,14 @@ module Gimlet
       def diagnosis(signs, told)
         measured = told.select(&:sign).to_h { |one| [one.sign, [one.there, one.gone]] }
         DiagnoseCall::DIAGNOSE.call(signs, {}, measured) if measured.any?
+      end
+
+      # What the ratings ask for, else the figures.
+      def nozzles(solved, bucket, pump)
+        known = solved ? solved.worked.transform_values(&:value).merge(solved.given) : {}
+        flow = rated(pump, "flow_l_min") || bucket&.rated || known["flow"]
+        bar = rated(pump, "pressure_bar") || known["pressure"]
+        flow && bar ? Core::Flow::NozzleSizes.call(flow, bar) : []
       end
 
       def curves(solved, bucket, pump)

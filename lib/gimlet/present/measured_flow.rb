@@ -22,20 +22,31 @@ module Gimlet
       def call
         { verdict: verdict, suspects: suspects, told: @found.told.map { |one| { name: one.name, share: one.share.round(3), sum: one.sum } },
           given: figures(@found.solved&.given || {}), worked: (@found.solved&.worked || {}).values.map { |one| worked(one) },
-          disagreements: (@found.solved&.disagreements || []).map { |one| disagreement(one) }, curves: curves }
+          disagreements: (@found.solved&.disagreements || []).map { |one| disagreement(one) }, curves: curves, nozzles: @found.nozzles.map do |one|
+                                                                                                                 nozzle(one)
+                                                                                                               end }
       end
 
       private
 
       def verdict
         first = suspects.first
+        return @found.doubt if @found.doubt
         return "These figures cannot all be true." if @found.solved&.disagreements&.any? && @found.bucket.nil?
         return "#{first[:name].capitalize}: #{first[:because]}." if first && @found.diagnosis.named
         return "Not settled: #{suspects.first(3).map { |suspect| "#{suspect[:name]} #{(suspect[:probability] * 100).round} %" }.join(', ')}." if first
-        return "As far as this goes, nothing is wrong." if @found.told.any?
+        return sound if @found.told.any?
         return "#{flow} #{@units['flow']} into the bucket. Name the pump, its rated flow or the nozzle and the pressure to judge it." if @found.bucket
 
         @found.solved&.worked&.any? ? "The rest follows." : "Nothing follows from these figures: give one more."
+      end
+
+      # A complaint is not gone because no figure is amiss.
+      def sound
+        likely = @found.complained ? @found.diagnosis.suspects.first(3).map { |one| one.cause.name } : []
+        return "As far as this goes, nothing is wrong." if likely.empty?
+
+        "These figures are as they should be: what was complained of has another cause, likely #{likely.join(', ')}."
       end
 
       # What was measured alone points to nothing while all of it is as it should be.
@@ -48,6 +59,7 @@ module Gimlet
       def flow = rounded(in_unit(@found.bucket.flow, "L/min", @units["flow"])).round(1)
       def amiss? = @found.told.any?(&:amiss?)
 
+      def nozzle(one) = { number: one.number, pressure: pressure(one.bar), unit: @units["pressure"], nearest: one.nearest }
       def figures(told) = told.map { |id, value| figure(id, value) }
 
       def figure(id, value)

@@ -7,7 +7,7 @@ module Gimlet
   module Present
     # One fastener group: what is published, what the customer's wrench shows, and where the bolts sit.
     module Tightening
-      UNITS = Core::Units::FACTORS.fetch(:torque).keys
+      UNITS = %w[N·m lbf·in lbf·ft kgf·m].freeze
 
       module_function
 
@@ -30,7 +30,7 @@ module Gimlet
         wrench = workup.wrenches.for(one.targets_nm.last) if published
         { published: published && torque(published), asked: published && torque(published.to(unit)), wrench: wrench&.name,
           tolerance: one.tightening.tolerance && torque(one.tightening.tolerance.to(unit)),
-          setting: published && setting(one.tightening, wrench, unit, workup.extension),
+          setting: published && setting(one.tightening, wrench, unit, workup),
           conversions: published ? UNITS.map { |other| torque(published.to(other)) } : [],
           passes: one.passes.map { |pass| torque(pass.to(unit)) } }
       end
@@ -44,8 +44,9 @@ module Gimlet
         one.fastener.points.map { |point| point.to_h.slice(:label, :x_mm, :y_mm).merge(order: order[point]) }
       end
 
-      def setting(tightening, wrench, unit, extension)
-        told = Core::Tightening::Setting.for(tightening, wrench, unit, extension)
+      def setting(tightening, wrench, unit, workup)
+        extension = workup.extension
+        told = Core::Tightening::Setting.for(tightening, wrench, unit, extension, soft: workup.variant.soft?)
         extension ? "#{told} (for an extension of #{extension})" : told.to_s
       end
 

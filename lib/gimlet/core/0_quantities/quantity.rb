@@ -33,8 +33,10 @@ module Gimlet
     class Quantity
       # A fraction, or a figure with point or comma; where both stand in it, the last one parts off the decimals.
       NUMBER = %r{(?:\d+\s+)?\d+/\d+|\d{1,3}(?:,\d{3})+\.\d+|\d{1,3}(?:\.\d{3})+,\d+|\d*[.,]\d+|\d+}
-      # Three figures after one comma: thousands to some, decimals to others.
+      # Three figures after one comma: thousands to some, decimals to others. After a point they are decimals, but of what is told in thousands.
       TWO_WAYS = /\A\d{1,3},\d{3}\z/
+      IN_THOUSANDS = /\A[1-9]\d{0,2}\.\d{3}\z/
+      THOUSANDS = %w[psi rpm].freeze
 
       # @param text [String] "4 gpm", "5/8\"", "225 in lb"
       # @param default_unit [String] used when only a number is typed
@@ -46,8 +48,20 @@ module Gimlet
           raise InputError.new("“#{text}” is not a number with a unit: type it as in 20 mm or 5/8\".",
                                field: field, code: "not_a_quantity")
         end
-        ask_which(number, field) if number.match?(TWO_WAYS)
-        of(number_from(number), unit_text.empty? ? default_unit : unit_text, field: field)
+        unit_text = default_unit if unit_text.empty?
+        ask_which(number, field) if number.match?(TWO_WAYS) || (number.match?(IN_THOUSANDS) && THOUSANDS.include?(Units.symbol(unit_text.to_s)))
+        of(number_from(number), unit_text, field: field)
+      end
+
+      # A bare figure.
+      # @param text [String] "2,5", "1450", "95 %"
+      # @return [Float]
+      # @raise [InputError]
+      def self.bare(text, field:)
+        told, percent = text.to_s.strip.match(/\A(#{NUMBER})\s*(%?)\z/o)&.captures
+        told || InputError.reject(field, "not_a_number", "“#{text.to_s[0, 20]}” is no number: type a figure, as in 12 or 2.5.")
+        ask_which(told, field) if told.match?(TWO_WAYS) && percent.empty?
+        number_from(told).to_f / (percent.empty? ? 1 : 100)
       end
 
       # @param number [Numeric]
@@ -84,7 +98,7 @@ module Gimlet
       end
 
       def self.ask_which(number, field)
-        whole, rest = number.split(",")
+        whole, rest = number.split(/[.,]/)
         InputError.reject(field, "two_ways", "“#{number}” can be read in two ways: type #{whole}#{rest}, or #{whole}.#{rest}.")
       end
       private_class_method :number_from, :with_point, :ask_which

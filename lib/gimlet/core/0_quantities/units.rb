@@ -14,13 +14,15 @@ module Gimlet
       GALLON_L = 231 * (INCH_MM**3) / 1_000_000
       # UK gallon, exact since 1976: NIST SP 811, appendix B.8.
       UK_GALLON_L = Rational(454_609, 100_000)
+      HORSEPOWER_KW = POUND_FORCE_N * INCH_M * 12 * 550 / 1000
       PSI_BAR = POUND_FORCE_N / (INCH_M**2) / 100_000
 
       # kind => { symbol => factor }
       FACTORS = {
         torque: { "N·m" => 1r, "lbf·in" => POUND_FORCE_N * INCH_M, "lbf·ft" => POUND_FORCE_N * INCH_M * 12,
-                  "kgf·m" => GRAVITY },
-        pressure: { "bar" => 1r, "psi" => PSI_BAR, "MPa" => 10r },
+                  "kgf·m" => GRAVITY, "kgf·cm" => GRAVITY / 100, "daN·m" => 10r },
+        pressure: { "bar" => 1r, "psi" => PSI_BAR, "MPa" => 10r, "kgf/cm²" => GRAVITY / 10 },
+        power: { "kW" => 1r, "hp" => HORSEPOWER_KW, "metric hp" => GRAVITY * 75 / 1000 },
         flow: { "L/min" => 1r, "US gpm" => GALLON_L, "US gph" => GALLON_L / 60, "L/h" => Rational(1, 60),
                 "m³/h" => Rational(1000, 60), "UK gpm" => UK_GALLON_L },
         length: { "mm" => 1r, "in" => INCH_MM },
@@ -33,7 +35,9 @@ module Gimlet
         "N·m" => %w[nm newtonmetre newtonmetres newtonmeter newtonmeters newtons],
         "lbf·in" => %w[lbfin lbin lbsin inlb inlbs inlbf inchpound inchpounds inchlb inchlbs poundinch poundinches],
         "lbf·ft" => %w[lbfft lbft lbsft ftlb ftlbs ftlbf footpound footpounds footlb footlbs feetpounds poundfoot poundfeet],
-        "kgf·m" => %w[kgfm kgm mkg],
+        "kgf·m" => %w[kgfm kgm mkg], "kgf·cm" => %w[kgfcm kgcm cmkg], "daN·m" => %w[danm],
+        "kgf/cm²" => %w[kgf/cm2 kgf/cm² kg/cm2 kg/cm² kgcm2 kgfcm2], "kW" => %w[kw kilowatt kilowatts],
+        "hp" => %w[hp horsepower bhp], "metric hp" => %w[metrichp ps cv],
         "bar" => %w[bar bars barg], "psi" => %w[psi lbfin2 poundspersquareinch pounds/in2], "MPa" => %w[mpa megapascal megapascals],
         "L/min" => %w[l/min lpm litres/min liters/min litre/min ltr/min l/m lmin litresaminute litersaminute litreaminute ltraminute
                       literaminute litresminute litersminute litresperminute litersperminute lperminute lpermin litrespermin literspermin

@@ -13,6 +13,7 @@ module Gimlet
 
       # A model between two serial breaks: the smallest thing that can be told apart by parts.
       # `first_serial` is included, `end_serial` is not; nil is open.
+      SOFT = %w[brass aluminium plastic].freeze
       Variant = Value.of(:series, :model, :first_serial, :end_serial, :traits, :sides, :share) do
         def hash = [model.designation, first_serial].hash
 
@@ -20,6 +21,9 @@ module Gimlet
         def id = [designation, serial_range].compact.join(" ")
         def designation = model.designation
         def trait(name) = traits[name]
+
+        # @return [Boolean] whether threads in its head strip sooner than those of steel
+        def soft? = SOFT.include?(trait("manifold_material"))
 
         # @return [Array<String>] the designation, and with the series mark abbreviated as some plates have it
         def spellings

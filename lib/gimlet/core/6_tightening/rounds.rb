@@ -16,6 +16,9 @@ module Gimlet
 
       # The rounds of one fastener group, in the customer's unit.
       class Rounds
+        # Bolts that hold each other well enough with one round at the value. Common practice, no source.
+        FEW = 4
+
         # @param fastener [Catalogue::Fastener]
         # @param tightening [Tightening]
         # @param unit [String] the customer's torque unit
@@ -42,7 +45,14 @@ module Gimlet
         end
 
         def torques
-          Passes.of(@tightening, @fastener.pattern).map { |pass| Round.new(text: Words.torque(pass.to(@unit)), torque: pass) }
+          passes = Passes.of(@tightening, @fastener.pattern)
+          all = passes.map { |pass| Round.new(text: Words.torque(pass.to(@unit)), torque: pass) }
+          again? ? [*all, Round.new(text: "#{all.last.text} again, all round", torque: passes.last)] : all
+        end
+
+        # Each bolt that is drawn down slackens those before it: a last round finds them (ASME PCC-1, from memory).
+        def again?
+          @tightening.kind == "torque" && @fastener.pattern != :each && @fastener.sets.map { |set| set.points.size }.max > FEW
         end
       end
     end

@@ -10,7 +10,7 @@ module Gimlet
       # How torques and turns are said.
       module Words
         # Decimal places that a wrench of this unit is read to.
-        DIGITS = { "N·m" => 1, "lbf·in" => 0, "lbf·ft" => 1, "kgf·m" => 2 }.freeze
+        DIGITS = { "N·m" => 1, "lbf·in" => 0, "lbf·ft" => 1, "kgf·m" => 2, "kgf·cm" => 0, "daN·m" => 2 }.freeze
         TURNS = { 0.125 => "one eighth", 0.25 => "a quarter", 0.5 => "half a", 0.75 => "three quarters of a" }.freeze
 
         module_function

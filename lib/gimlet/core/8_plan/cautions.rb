@@ -54,10 +54,9 @@ module Gimlet
         end
 
         def soft_head(teardown)
-          material = teardown.variant.trait("manifold_material")
-          return [] unless teardown.variant.series.item == "pump" && %w[brass aluminium].include?(material) && teardown.fasteners.any?
+          return [] unless teardown.variant.series.item == "pump" && teardown.variant.soft? && teardown.fasteners.any?
 
-          ["The manifold is #{material}: start every thread by hand and #{NEVER_OVER}"]
+          ["The manifold is #{teardown.variant.trait('manifold_material')}: start every thread by hand and #{NEVER_OVER}"]
         end
 
         # A lubricant, a medium or a heat that the rubber does not bear.

@@ -48,7 +48,7 @@ module Gimlet
         end
 
         # Signs of which something would have been said.
-        def unasked = @model.signs.values.reject { |sign| sign.ask || sign.of }
+        def unasked = @model.signs.values.select(&:spoken_of?)
         def prior(causes) = causes.reduce(ANOTHER**(causes.size - 1)) { |all, one| all * one.often }
 
         # Of each set; one cause's share in not showing it is looked up once.
@@ -61,7 +61,7 @@ module Gimlet
 
         def weigh(weights, sign, evidence)
           aside = evidence.spoken_for?(sign, @model)
-          silent = sign.ask || sign.of ? 0 : TOLD
+          silent = sign.spoken_of? ? TOLD : 0
           return if aside ? silent.zero? : !evidence.known?(sign)
 
           chances(sign).each_with_index do |chance, at|

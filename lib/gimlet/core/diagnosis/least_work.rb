@@ -24,7 +24,9 @@ module Gimlet
         def call(belief, there)
           needs = belief.each_with_object(Hash.new(0)) { |(causes, weight), all| all[needed(causes, there)] += weight }
           areas = choices(there).min_by { |some| [cost(some, needs).round(9), some.size] }
-          Offer.new(areas: areas, enough: needs.sum { |need, weight| (need - areas).empty? ? weight : 0 }, left: left(belief, areas, there))
+          Offer.new(areas: @model.work.keys & areas, enough: needs.sum do |need, weight|
+            (need - areas).empty? ? weight : 0
+          end, left: left(belief, areas, there))
         end
 
         private

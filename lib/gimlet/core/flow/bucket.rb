@@ -3,14 +3,15 @@
 require_relative "../input_error"
 require_relative "../value"
 require_relative "figures"
+require_relative "nozzle_sizes"
 require_relative "words"
 
 module Gimlet
   module Core
     module Flow
       # A bucket and a watch. `rated` is the pump's flow, `supply` what the feed alone gives, both in L/min; `turns` what the shaft does and
-      # `rated_turns` what it should, in rpm; `displaced` what the plungers sweep. All but litres and seconds may be nil.
-      Bucket = Value.of(:litres, :seconds, :nozzle, :bar, :rated, :displaced, :supply, :turns, :rated_turns) do
+      # `rated_turns` what it should, in rpm; `rated_bar` its pressure, `displaced` what the plungers sweep. All but litres and seconds may be nil.
+      Bucket = Value.of(:litres, :seconds, :nozzle, :bar, :rated, :rated_bar, :displaced, :supply, :turns, :rated_turns) do
         # @return [Float] L/min
         def flow = litres * 60.0 / seconds
 
@@ -27,6 +28,8 @@ module Gimlet
         WORN = (1.08..1.8)
         SLOW = (0.5..0.97)
         WEAK = (0.1..0.95)
+        TOO_LARGE = (1.1..2.5)
+        TOO_SMALL = (0.4..0.9)
         # The feed should give this much more than the pump takes. Common practice, no source.
         SUPPLY = 1.2
         # However far off a figure is, it may be: likelihoods where the sign is there, and where it is not, are never less.
@@ -51,7 +54,7 @@ module Gimlet
             value.positive? || InputError.reject(name, "no_size",
                                                  "#{name.capitalize} of a bucket test are above zero: #{bucket.litres} L / #{bucket.seconds} s.")
           end
-          [delivery(bucket), volumetric(bucket), nozzle(bucket), speed(bucket), supply(bucket)].compact
+          [delivery(bucket), volumetric(bucket), nozzle(bucket), size(bucket), speed(bucket), supply(bucket)].compact
         end
 
         private
@@ -78,7 +81,19 @@ module Gimlet
           share = bucket.flow / takes
           at = @words.figure(bucket.bar, "bar")
           sum = "N·√(p/4000): number #{Words.plain(bucket.nozzle)} takes #{flow(takes)} at #{at}; #{percent(share)} of that goes through"
-          sum_of("nozzle", share, sum, ["nozzle_big", WORN])
+          sum_of("nozzle", share, sum, ["nozzle_worn", WORN])
+        end
+
+        # Of the number that the ratings ask for.
+        def size(bucket)
+          return unless bucket.nozzle && bucket.rated && bucket.rated_bar
+
+          right = NozzleSizes.right(bucket.rated, bucket.rated_bar)
+          share = bucket.nozzle / right
+          sum = "#{flow(bucket.rated)} at #{@words.figure(bucket.rated_bar,
+                                                          'bar')} ask for number #{right.round(1)}: number #{Words.plain(bucket.nozzle)} " \
+                "is #{percent(share)} of it"
+          sum_of("size of the nozzle", share, sum, ["nozzle_off", share > 1 ? TOO_LARGE : TOO_SMALL])
         end
 
         def speed(bucket)
@@ -92,9 +107,9 @@ module Gimlet
         def supply(bucket)
           return unless bucket.supply && bucket.rated
 
-          share = bucket.supply / bucket.rated
+          share = bucket.supply / bucket.rated / SUPPLY
           takes, wanted = flow(bucket.rated), flow(bucket.rated * SUPPLY)
-          sum = "#{flow(bucket.supply)} of feed: #{percent(share)} of the #{takes} that the pump takes; #{wanted} should be there"
+          sum = "#{flow(bucket.supply)} of feed: #{percent(share)} of the #{wanted} that should be there, for the pump takes #{takes}"
           sum_of("feed", share, sum, ["inlet_weak", WEAK])
         end
 

@@ -8,24 +8,24 @@ module Gimlet
   module Core
     module Flow
       # One of the figures that flow and pressure hang together by. `unit` is nil for a bare number, `least` and `most` bound what it can be,
-      # `usual` is taken where neither it nor anything that says it is known.
-      Figure = Value.of(:id, :name, :unit, :least, :most, :usual, :usual_because)
+      # `usual` is taken where neither it nor anything that says it is known; `step` is what it goes up by, nil where it may be anything.
+      Figure = Value.of(:id, :name, :unit, :least, :most, :usual, :usual_because, :step)
 
       # An equation as a product of powers: Π figure^power = constant. `text` is how it is written.
       Equation = Value.of(:id, :text, :powers, :constant)
 
       FIGURES = [
-        Figure.new(id: "plungers", name: "plungers", least: 1, most: 12),
+        Figure.new(id: "plungers", name: "plungers", least: 1, most: 12, step: 1),
         Figure.new(id: "bore_mm", name: "plunger diameter", unit: "mm", least: 3, most: 300),
         Figure.new(id: "stroke_mm", name: "stroke", unit: "mm", least: 1, most: 500),
         Figure.new(id: "pump_rpm", name: "pump speed", unit: "rpm", least: 1, most: 6000),
         Figure.new(id: "ratio", name: "pulley ratio, motor to pump", least: 0.1, most: 20),
         Figure.new(id: "motor_rpm", name: "motor speed", unit: "rpm", least: 10, most: 12_000),
-        Figure.new(id: "poles", name: "poles of the motor", least: 2, most: 24),
+        Figure.new(id: "poles", name: "poles of the motor", least: 2, most: 24, step: 2),
         Figure.new(id: "mains_hz", name: "mains frequency", unit: "Hz", least: 10, most: 400),
-        Figure.new(id: "speed_share", name: "speed under load, of the field's", least: 0.8, most: 1, usual: 0.97,
+        Figure.new(id: "speed_share", name: "speed under load, of the field's", least: 0.9, most: 1, usual: 0.97,
                    usual_because: "a motor slips about 3 % under load"),
-        Figure.new(id: "volumetric", name: "volumetric efficiency", least: 0.02, most: 1.2, usual: 0.95,
+        Figure.new(id: "volumetric", name: "volumetric efficiency", least: 0.02, most: 1, usual: 0.95,
                    usual_because: "a sound pump gives about 95 %"),
         Figure.new(id: "flow", name: "flow", unit: "L/min", least: 0.05, most: 20_000),
         Figure.new(id: "pressure", name: "pressure", unit: "bar", least: 0.1, most: 7000),
@@ -34,7 +34,7 @@ module Gimlet
         Figure.new(id: "discharge", name: "discharge coefficient", least: 0.4, most: 1, usual: 0.8,
                    usual_because: "nozzle charts give orifices of about 0.8"),
         Figure.new(id: "hydraulic_kw", name: "hydraulic power", unit: "kW", least: 0.001, most: 5000),
-        Figure.new(id: "efficiency", name: "efficiency of pump and drive", least: 0.2, most: 1, usual: 0.85,
+        Figure.new(id: "efficiency", name: "efficiency of pump and drive", least: 0.2, most: 0.98, usual: 0.85,
                    usual_because: "pump and drive give about 85 %"),
         Figure.new(id: "shaft_kw", name: "motor power", unit: "kW", least: 0.001, most: 5000)
       ].to_h { |one| [one.id, one] }.freeze

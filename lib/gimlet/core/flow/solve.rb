@@ -21,6 +21,9 @@ module Gimlet
       class Solve
         # Figures read off plates and gauges agree within this.
         AGREES = 0.03
+        # A nozzle's number and a gauge are each off by some per cent: less than this they do not tell apart. Common practice, no source.
+        TELLS = 0.1
+        BY_GAUGE = %w[nozzle orifice].freeze
         # One equation, or several together: powers of what is not known, logarithm of the rest, and how often each equation is in it.
         Row = Value.of(:powers, :constant, :from)
 
@@ -41,18 +44,44 @@ module Gimlet
           all = worked(given, assumed)
           beyond = all.values.reject { |one| possible?(one) }
           Solved.new(given: given, worked: all.except(*beyond.map(&:id)), assumed: assumed,
-                     disagreements: disagreements(rows) + beyond.select { |one| one.assumed.empty? }.map { |one| impossible(one) })
+                     disagreements: disagreements(rows) + beyond.select do |one|
+                       one.assumed.empty?
+                     end.map { |one| impossible(one) } + [no_motor].compact)
         end
 
         private
 
+        # No number of poles turns so fast on this mains.
+        def no_motor
+          rpm, mains = @given.values_at("motor_rpm", "mains_hz")
+          return if rpm.nil? || mains.nil? || @given.key?("poles") || turns?(rpm, mains)
+
+          others = [50, 60].select { |other| turns?(rpm, other) }
+          Disagreement.new(equations: ["motor"], times: nil, would_be: others.empty? ? {} : { "mains_hz" => others.first.to_f },
+                           sum: "No motor turns #{plain(rpm)} rpm on #{plain(mains)} Hz: at most #{plain(120.0 * mains / 2)} with 2 poles, #{plain(120.0 * mains / 4)} with 4, a little less under load")
+        end
+
+        def turns?(rpm, mains)
+          slip = FIGURES.fetch("speed_share")
+          (2..FIGURES.fetch("poles").most).step(2).any? { |poles| (rpm * poles / 120.0 / mains).between?(slip.least, slip.most) }
+        end
+
         def bounded(id, value)
           figure = FIGURES.fetch(id)
+          stepped(figure, value) if figure.step
           return if value.between?(figure.least, figure.most)
 
           unit = " #{figure.unit}" if figure.unit
           InputError.reject(id, "out_of_range",
                             "#{figure.name.capitalize} lies between #{plain(figure.least)} and #{plain(figure.most)}#{unit}, not #{plain(value)}.")
+        end
+
+        # There is no third pole and no half plunger.
+        def stepped(figure, value)
+          return if (value % figure.step).zero?
+
+          InputError.reject(figure.id, "out_of_step",
+                            "There are #{figure.step == 2 ? 'even numbers of' : 'whole'} #{figure.name}, not #{plain(value)}.")
         end
 
         # @return [Array<Row>] Gauss-Jordan over what is not known, exact in the powers
@@ -145,10 +174,17 @@ module Gimlet
         def disagreements(rows)
           rows.select { |row| row.powers.empty? && row.constant.abs > Math.log(1 + AGREES) }.map do |row|
             used = EQUATIONS.select { |equation| row.from.key?(equation.id) }
-            figures = @given.slice(*rests_on(row)).map { |id, value| said(id, value) }
-            Disagreement.new(equations: used.map(&:id), times: Math.exp(row.constant.abs), would_be: would_be(row, used),
-                             sum: "#{used.map(&:text).join(' and ')}: #{figures.join(', ')} cannot all be true")
+            times = Math.exp(row.constant.abs)
+            Disagreement.new(equations: used.map(&:id), times: times, would_be: would_be(row, used),
+                             sum: "#{used.map(&:text).join(' and ')}: #{apart(row, used, times)}")
           end
+        end
+
+        def apart(row, used, times)
+          figures = @given.slice(*rests_on(row)).map { |id, value| said(id, value) }.join(", ")
+          return "#{figures} cannot all be true" if times > 1 + TELLS || used.none? { |equation| BY_GAUGE.include?(equation.id) }
+
+          "#{figures} are #{((times - 1) * 100).round} % apart: nozzle and gauge do not tell that, they may all be true"
         end
 
         def would_be(row, used)

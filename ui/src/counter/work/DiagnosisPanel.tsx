@@ -10,6 +10,7 @@ import { ToldCloser } from "./ToldCloser";
 const CHECKS = 2;
 /** So many of the likeliest causes say what they rest on. */
 const EXPLAINED = 2;
+const NO_PARTS = { pump: "No parts yet: ask and look first.", elsewhere: "No parts yet: the pump is probably not at fault.", rebuild: "No parts yet: look how it was put together." };
 const WHERE = { pump: "", elsewhere: " (not the pump)", rebuild: " (how it was put together)" };
 
 interface Props {
@@ -74,7 +75,7 @@ export function DiagnosisPanel({ ticket, diagnosis, complaints, onTake, onTell, 
 
 /** The least work that is sensible, and what it would leave. */
 function LeastWork({ diagnosis, onTake }: Pick<Props, "diagnosis" | "onTake">) {
-  if (diagnosis.scope.length === 0) return <Box sx={{ mt: 0.5 }}><strong>No parts yet: ask, look and mend as said above first.</strong></Box>;
+  if (diagnosis.scope.length === 0) return <Box sx={{ mt: 0.5 }}><strong>{NO_PARTS[diagnosis.suspects[0]?.at ?? "pump"]}</strong></Box>;
   return (
     <Box sx={{ mt: 0.5 }}>
       <Button variant="outlined" onClick={() => onTake(diagnosis.scope.map((one) => one.id))}>Least that should mend it: {diagnosis.scope.map((one) => one.name).join(", ")} ({percent(diagnosis.enough)})</Button>
