@@ -29,8 +29,8 @@ class BucketTest < Minitest::Test
     assert_empty(suspects.reject { |example, told| told.first(2).include?(example["found"]) }.keys.map { |example| example["said"] })
   end
 
-  # By hand: 15 L in 60 s are all of 15 L/min; 10 L in 60 s are two thirds; of the 18 that should be there a feed of 9 is half, one of 30 is enough and no more
-  # than that.
+  # By hand: 15 L in 60 s are all of 15 L/min; 10 L in 60 s are two thirds; of the 18 that should be there a feed of 9 is half,
+  # one of 30 is enough and no more than that.
   def test_shares_and_what_is_amiss
     sound = told("litres" => 15.0, "seconds" => 60.0, "rated" => 15.0, "supply" => 30.0)
     assert_equal([1.0, 1.667], sound.map { |one| one.share.round(3) })
@@ -53,7 +53,7 @@ class BucketTest < Minitest::Test
     assert_match(/Nozzle and gauge say what it should give: litres or seconds are wrong/, too_much(rated: 15.0, nozzle: 5.0, bar: 173.0))
     assert_match(/Nozzle and gauge say the same as the bucket: it is another pump/, too_much(rated: 15.0, nozzle: 5.0, bar: 307.0))
     assert_nil too_much(rated: 15.0, turns: 1900.0, rated_turns: 1450.0), "it turns as fast"
-    assert_match(/108 %.*it is another pump, one of 20/, too_much(rated: 18.0, displaced: 18.5), "more than the plungers sweep")
+    assert_match(/108 %.*It is another pump, one of 20/, too_much(rated: 18.0, displaced: 18.5), "more than the plungers sweep")
     assert_match(/more than the 12 L.min that the feed gives/, too_much(rated: 20.0, supply: 12.0))
   end
 

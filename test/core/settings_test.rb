@@ -83,7 +83,8 @@ class SettingsTest < Minitest::Test
     ceiling = Gimlet::Core::Ceiling
     { [6, 1.0, "8.8"] => 11_600, [8, 1.25, "8.8"] => 21_200, [10, 1.5, "8.8"] => 33_700, [12, 1.75, "8.8"] => 48_900,
       [8, 1.25, "10.9"] => 30_400, [12, 1.75, "10.9"] => 70_000, [16, 2.0, "8.8"] => 91_000, [20, 2.5, "8.8"] => 147_000,
-      [24, 3.0, "8.8"] => 212_000, [8, 1.25, "4.6"] => 8240, [10, 1.5, "5.8"] => 22_000, [20, 2.5, "10.9"] => 203_000 }.each do |(diameter, pitch, grade), load|
+      [24, 3.0, "8.8"] => 212_000, [8, 1.25, "4.6"] => 8240, [10, 1.5, "5.8"] => 22_000,
+      [20, 2.5, "10.9"] => 203_000 }.each do |(diameter, pitch, grade), load|
       assert_in_epsilon load, ceiling.stress_area_mm2(diameter, pitch) * ceiling.proof_mpa(grade, diameter), 0.01, "M#{diameter} #{grade}"
     end
   end

@@ -37,6 +37,29 @@ class TeardownTest < Minitest::Test
     assert_equal %w[inlet_valves packings oil_seals], forwards.areas.map(&:id)
   end
 
+  # Rules in any order, against the closure by going from area to area until nothing is new. An area that the pump has not calls nothing.
+  def test_two_hundred_chains_of_what_goes_together
+    random = Random.new(seed = Integer(ENV.fetch("SEED", Minitest.seed)))
+    200.times do
+      document = document("pellwick-tk4")
+      areas = document["areas"].map { |area| area["id"] }
+      rules = Array.new(random.rand(1..5)) { [*areas, "rod_seals"].sample(random.rand(2..3), random: random) }
+      document["change_together"] = rules.map { |rule| { "areas" => rule, "reason" => "they wear alike" } }
+      start = [areas.sample(random: random)]
+      found = Gimlet::Core::Teardown.of(Gimlet::Core::Catalogue::Variant.of_series(Gimlet::Core::Catalogue::Build.call(document)).first, start)
+      assert_equal closure(start, rules, areas), (start + found.added.keys).sort, "SEED=#{seed} #{start} #{rules}"
+    end
+  end
+
+  def closure(start, rules, there)
+    loop do
+      more = (start + rules.select { |rule| rule.intersect?(start & there) }.flatten).uniq
+      return start.sort if more.size == start.size
+
+      start = more
+    end
+  end
+
   def test_no_work_opens_nothing
     assert_empty Gimlet::Core::Teardown.of(variant("DK420"), []).groups
   end

@@ -23,8 +23,8 @@ class DemoCommandTest < Minitest::Test
   # @param command [Array<String>] what serves, with what it is told
   # @param env [Hash] nothing but this is in its environment
   def served(*command, env: ENV.to_h)
-    pid = spawn({ "PATH" => ENV.fetch("PATH"), **env, "PORT" => @port.to_s, "GIMLET_DB" => "#{@folder}/demo.sqlite3", "GIMLET_DEMO" => "yes" }, *command,
-                unsetenv_others: true, out: "#{@folder}/log", err: "#{@folder}/log", pgroup: true)
+    own = { "PATH" => ENV.fetch("PATH"), "PORT" => @port.to_s, "GIMLET_DB" => "#{@folder}/demo.sqlite3", "GIMLET_DEMO" => "yes" }
+    pid = spawn({ **env, **own }, *command, unsetenv_others: true, out: "#{@folder}/log", err: "#{@folder}/log", pgroup: true)
     wait_for_health
     sign_in
     yield

@@ -6,9 +6,10 @@ require_relative "../../lib/gimlet/core/0_quantities/quantity"
 
 # The ruby-units gem as an independent oracle for every factor.
 class UnitsGemTest < Minitest::Test
-  NAMES = { "N·m" => "N*m", "lbf·in" => "lbf*in", "lbf·ft" => "lbf*ft", "kgf·m" => "kg*gee*m", "kgf·cm" => "kg*gee*cm", "daN·m" => "daN*m", "kgf/cm²" => "kg*gee/cm^2", "kW" => "kW", "hp" => "hp", "bar" => "bar", "psi" => "psi",
-            "MPa" => "MPa", "L/min" => "l/min", "US gpm" => "gal/min", "US gph" => "gal/h", "mm" => "mm", "in" => "in", "kg" => "kg", "lb" => "lb",
-            "rpm" => "rpm", "L/h" => "l/h", "m³/h" => "m^3/h" }.freeze
+  NAMES = { "N·m" => "N*m", "lbf·in" => "lbf*in", "lbf·ft" => "lbf*ft", "kgf·m" => "kg*gee*m", "kgf·cm" => "kg*gee*cm", "daN·m" => "daN*m",
+            "bar" => "bar", "psi" => "psi", "MPa" => "MPa", "kgf/cm²" => "kg*gee/cm^2", "kW" => "kW", "hp" => "hp", "L/min" => "l/min",
+            "US gpm" => "gal/min", "US gph" => "gal/h", "L/h" => "l/h", "m³/h" => "m^3/h", "mm" => "mm", "in" => "in", "kg" => "kg", "lb" => "lb",
+            "rpm" => "rpm" }.freeze
   # The gem has no UK gallon; NIST SP 811, appendix B.8: 4.546 09 L. Nor metric horsepower, there too: 735.4988 W.
   UNKNOWN = ["UK gpm", "metric hp"].freeze
 

@@ -19,9 +19,10 @@ module Gimlet
     #
     #   MeasureFlow.new(snapshot).call("figures" => {"flow" => "15", "pressure" => "200"}).solved.worked.keys # => ["nozzle", ...]
     class MeasureFlow
-      # `solved` a Core::Flow::Solved or nil, `told` what the bucket tells, `diagnosis` a Core::Diagnosis::Found or nil, `curves` a
-      # Core::Flow::Curves or nil, `doubt` why the bucket cannot be, nil where it can, `complained` whether signs were told besides, `nozzles` those that are sold near what is asked for,
-      # `range` what a valve regulates: { flow: [from, up_to], pressure: [from, up_to] } or nil, `pump` a Variant or nil.
+      # `solved` a Core::Flow::Solved or nil, `told` what the bucket tells, `diagnosis` a Core::Diagnosis::Found or nil, `doubt` why the bucket
+      # cannot be, nil where it can, `complained` whether signs were told besides, `nozzles` those that are sold near what is asked for, `curves`
+      # a Core::Flow::Curves or nil, `range` what a valve regulates: { flow: [from, up_to], pressure: [from, up_to] } or nil, `pump` a Variant or
+      # nil.
       Found = Core::Value.of(:solved, :bucket, :told, :diagnosis, :doubt, :complained, :nozzles, :curves, :range, :pump)
       # Figures that units are typed with.
       UNITS = { "bore_mm" => "mm", "stroke_mm" => "mm", "orifice_mm" => "mm", "pump_rpm" => "rpm", "motor_rpm" => "rpm", "flow" => "L/min",
@@ -101,7 +102,8 @@ module Gimlet
 
       def of_the_drive(typed, pump)
         turns, rated_turns = %w[turns rated_turns].map { |name| typed[name] && speed(name, typed[name]) }
-        { rated_bar: rated(pump, "pressure_bar"), rated: flow_of(typed["rated"]) || rated(pump, "flow_l_min"), displaced: pump && displaced(pump, turns), turns: turns,
+        { rated_bar: rated(pump, "pressure_bar"), rated: flow_of(typed["rated"]) || rated(pump, "flow_l_min"),
+          displaced: pump && displaced(pump, turns), turns: turns,
           rated_turns: rated_turns || rated(pump, "speed_rpm") }
       end
 

@@ -22,9 +22,8 @@ module Gimlet
       def call
         { verdict: verdict, suspects: suspects, told: @found.told.map { |one| { name: one.name, share: one.share.round(3), sum: one.sum } },
           given: figures(@found.solved&.given || {}), worked: (@found.solved&.worked || {}).values.map { |one| worked(one) },
-          disagreements: (@found.solved&.disagreements || []).map { |one| disagreement(one) }, curves: curves, nozzles: @found.nozzles.map do |one|
-                                                                                                                 nozzle(one)
-                                                                                                               end }
+          disagreements: (@found.solved&.disagreements || []).map { |one| disagreement(one) }, curves: curves,
+          nozzles: @found.nozzles.map { |one| nozzle(one) } }
       end
 
       private

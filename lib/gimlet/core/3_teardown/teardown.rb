@@ -105,10 +105,11 @@ module Gimlet
         @added, @left_out = @scope.extent == "leak_only" ? [{}, together] : [together, {}]
       end
 
-      # What one rule adds may call another, whatever their order.
+      # What one rule adds may call another, whatever their order; what this pump has not calls nothing.
       def together(areas, added = {})
         all = areas + added.keys
-        rule = @series.together.find { |one| met?(one) && one.areas.intersect?(all) && (one.areas - all).any? } or return added
+        there = all & @series.areas_of(@variant).map(&:id)
+        rule = @series.together.find { |one| met?(one) && one.areas.intersect?(there) && (one.areas - all).any? } or return added
         together(areas, added.merge((rule.areas - all).to_h { |id| [id, rule.reason] }))
       end
 

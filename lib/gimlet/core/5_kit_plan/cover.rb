@@ -17,27 +17,56 @@ module Gimlet
       # Buying more never leaves more unfilled, so what all offers together cannot reach is unfilled in any case and the rest can always be
       # covered: the first aim is a sum, not a search. What is left falls apart into components that share no offer; in each the other aims
       # are reached one after the other, each held fixed for the next.
+      #
+      # A piece may serve any of several wanted numbers, once: then every set of them must be covered by what serves any of it, and that is
+      # enough (P. Hall, On representatives of subsets, 1935; what cannot be reached by O. Ore's deficiency, 1955).
       class Cover
         # @param needs [Hash{String=>Integer}] part number => quantity
         # @param offers [Array<Offer>]
         # @param limits [Hash{String=>Integer}] most that can be had of an offer number; none for no limit
+        # @param given [Hash{Offer=>Integer}] what is bought in any case
         # @param solved [Hash] what was solved before, to be looked up and added to
-        def initialize(needs, offers, limits: {}, solved: {})
+        def initialize(needs, offers, limits: {}, given: {}, solved: {})
           @solved = solved
-          @limits = offers.to_h { |offer| [offer, most(offer, needs, limits[offer.number])] }
-          @offers = offers.select { |offer| @limits[offer].positive? }
-          @needs = needs.to_h { |part, need| [part, [need, reach(part)].min] }.select { |_, need| need.positive? }
-          @unfilled = needs.values.sum - @needs.values.sum
+          @groups = groups(needs.keys, offers + given.keys)
+          wanted = wanted(needs, given)
+          @real = offers.to_h { |offer| [spread(offer, wanted.keys), offer] }
+          @limits = @real.to_h { |offer, real| [offer, most(offer, wanted, limits[real.number])] }
+          @offers = @real.keys.select { |offer| @limits[offer].positive? }
+          @short = @groups.to_h { |group| [group, subsets(group).map { |set| wanted[set] - reach(set) }.max.clamp(0..)] }
+          @needs = wanted.to_h { |set, need| [set, need - short_of(set)] }.select { |_, need| need.positive? }
         end
 
         # @return [Purchase]
         def call
-          found = components.map { |parts, offers| solve(@needs.slice(*parts), offers) }
+          found = components.map { |sets, offers| solve(@needs.slice(*sets), offers) }
           counts = found.map(&:counts).reduce({}, :merge)
-          Purchase.new(counts: counts, score: [@unfilled, *score(counts)], gap_cents: found.sum(&:gap_cents))
+          Purchase.new(counts: counts.transform_keys(@real), score: [@short.values.sum, *score(counts)], gap_cents: found.sum(&:gap_cents))
         end
 
         private
+
+        # @return [Hash{Array<String>=>Integer}] what each set of numbers still wants
+        def wanted(needs, given)
+          sets = @groups.flat_map { |group| subsets(group) }
+          sets.to_h { |set| [set, needs.values_at(*set).sum - given.sum { |offer, count| serving(offer, set) * count }] }
+        end
+
+        # Wanted numbers that some piece may serve in each other's place.
+        def groups(wanted, offers)
+          offers.flat_map { |offer| offer.covers.keys }.uniq.reduce(wanted.map { |part| [part] }) do |all, key|
+            touched, others = all.partition { |group| group.intersect?(Array(key)) }
+            touched.empty? ? others : [*others, touched.flatten]
+          end
+        end
+
+        def subsets(group) = (1..group.size).flat_map { |size| group.combination(size).to_a }
+        def short_of(set) = @short.find { |group, _| (set - group).empty? }.last
+        def serving(offer, set) = offer.covers.sum { |key, pieces| Array(key).intersect?(set) ? pieces : 0 }
+
+        def spread(offer, sets)
+          offer.with(covers: sets.to_h { |set| [set, serving(offer, set)] }.select { |_, pieces| pieces.positive? })
+        end
 
         # Orders that differ elsewhere share most of their components.
         def solve(needs, offers)
@@ -53,8 +82,8 @@ module Gimlet
         end
 
         def most(offer, needs, limit)
-          enough = offer.covers.map { |part, pieces| Rational(needs.fetch(part), pieces).ceil }.max || 0
-          [enough, limit].compact.min
+          enough = offer.covers.map { |set, pieces| Rational(needs.fetch(set), pieces).ceil }.max || 0
+          [[enough, 0].max, limit].compact.min
         end
 
         def reach(part) = @offers.sum { |offer| @limits[offer] * (offer.covers[part] || 0) }

@@ -13,9 +13,13 @@ module Gimlet
         def free = on_hand - (reserved || 0)
       end
 
-      # Something that can be sold. `covers` is { demanded part number => pieces in one sale unit },
+      # Something that can be sold. `covers` is { demanded part number => pieces in one sale unit }; pieces that may serve several numbers, each of
+      # them one, stand under all of them, as an array.
       # `pieces` everything that is in it, wanted or not; `free` are on hand and promised to nobody.
-      Offer = Value.of(:number, :name, :kit, :covers, :pieces, :price_cents, :on_hand, :free, :contents)
+      Offer = Value.of(:number, :name, :kit, :covers, :pieces, :price_cents, :on_hand, :free, :contents) do
+        # @return [Array<String>] wanted numbers that it may serve
+        def serves = covers.keys.flatten.uniq
+      end
 
       # Finds everything on the price list that serves a demand, supersessions and interchange followed.
       class Offers
@@ -65,12 +69,12 @@ module Gimlet
           end
         end
 
-        # A piece serves one wanted number: its own where that is wanted, else the first it may stand in for.
+        # A piece serves one of the wanted numbers that it may stand in for.
         def cover(contents)
           contents.each_with_object({}) do |(number, quantity), covers|
             wanted = @serving[number] or next
-            chosen = wanted.include?(number) ? number : wanted.first
-            covers[chosen] = (covers[chosen] || 0) + quantity
+            key = wanted.one? ? wanted.first : wanted.sort
+            covers[key] = (covers[key] || 0) + quantity
           end
         end
 

@@ -2,6 +2,7 @@
 
 require_relative "../input_error"
 require_relative "../value"
+require_relative "allocation"
 require_relative "cover"
 require_relative "offers"
 require_relative "rejected_kits"
@@ -33,7 +34,8 @@ module Gimlet
       Unfilled = Value.of(:number, :name, :quantity, :reason, :stand_ins)
       # A line that the specialist set by hand: so many of `number`, 0 for none.
       Fixed = Value.of(:number, :quantity, :reason)
-      Surplus = Value.of(:number, :name, :quantity)
+      # What is bought and not needed; `worth_cents` what the pieces alone cost, nil where they are not sold so.
+      Surplus = Value.of(:number, :name, :quantity, :worth_cents)
 
       POLICIES = { "on_shelf" => "on the shelf today", "cheapest" => "cheapest",
                    "complete_sets" => "complete sets" }.freeze
@@ -74,7 +76,7 @@ module Gimlet
         def solve(policy)
           free = (policy == "complete_sets" ? sets : @offers) - @fixed.keys
           limits = policy == "on_shelf" ? free.to_h { |offer| [offer.number, offer.free] } : {}
-          with_fixed(Cover.new(left_to_cover, free, limits: limits, solved: @solved).call)
+          with_fixed(Cover.new(@demand.quantities, free, limits: limits, given: @fixed.transform_values(&:quantity), solved: @solved).call)
         end
 
         def offered(fixed)
@@ -82,46 +84,66 @@ module Gimlet
             InputError.reject("fixed", "unknown_line", "“#{fixed.number}” serves nothing of this order, or has no price.")
         end
 
-        # What the lines set by hand leave to be covered.
-        def left_to_cover
-          @demand.quantities.to_h do |part, need|
-            [part, need - @fixed.sum { |offer, one| (offer.covers[part] || 0) * one.quantity }]
-          end.select { |_, need| need.positive? }
-        end
-
         def with_fixed(purchase)
           purchase.with(counts: @fixed.transform_values(&:quantity).select { |_, count| count.positive? }.merge(purchase.counts))
         end
 
-        # Kits for everything that a kit holds, loose only what no kit holds.
+        # Kits for everything that a kit holds of which most is wanted, loose only what no such kit holds.
         def sets
           kits, loose = @offers.partition(&:kit)
-          held = kits.flat_map { |kit| kit.covers.keys }
-          kits + loose.reject { |offer| (offer.covers.keys - held).empty? }
+          kits = kits.select { |kit| mostly_wanted?(kit) }
+          held = kits.flat_map(&:serves)
+          kits + loose.reject { |offer| (offer.serves - held).empty? }
+        end
+
+        def mostly_wanted?(kit)
+          wanted = kit.covers.sum { |key, pieces| [pieces, @demand.quantities.values_at(*key).sum].min }
+          wanted * 2 > kit.pieces
         end
 
         def plan(policies, purchase)
-          lines = purchase.counts.map { |offer, count| line(offer, count) }.sort_by { |one| [one.kit ? 0 : 1, one.number] }
-          lines += @beside.map { |offer, one| line(offer, one.quantity).with(reason: one.reason, beside: true) }
-          left = balance(purchase)
+          served = served(purchase)
+          lines = purchase.counts.map { |offer, count| line(offer, count, served) }.sort_by { |one| [one.kit ? 0 : 1, one.number] }
+          lines += @beside.map { |offer, one| line(offer, one.quantity, {}).with(reason: one.reason, beside: true) }
+          left = balance(purchase, served)
           Plan.new(policy: policies.first, name: POLICIES[policies.first], also: policies.drop(1).map { |policy| POLICIES[policy] },
                    lines: lines, price_cents: lines.sum(&:total_cents), unfilled: missing + unfilled(left, policies.first),
                    surplus: surplus(left, purchase), gap_cents: purchase.gap_cents,
                    passed_over: RejectedKits.new(@snapshot, @demand, @stock, @fixed.values).call(policies.first, purchase))
         end
 
-        def line(offer, count)
+        # Which of the pieces bought serve which numbers: { covers key => { number => pieces } }.
+        def served(purchase)
+          bought = purchase.counts.each_with_object(Hash.new(0)) do |(offer, count), sums|
+            offer.covers.each { |key, pieces| sums[key] += pieces * count }
+          end
+          Allocation.call(@demand.quantities, bought)
+        end
+
+        def line(offer, count, served)
           Line.new(number: offer.number, name: offer.name, kit: offer.kit, quantity: count, pack: offer.kit ? 1 : offer.pieces,
                    price_cents: offer.price_cents, total_cents: offer.price_cents * count, on_hand: offer.on_hand,
-                   promised: offer.on_hand - offer.free, short: [count - offer.free, 0].max, covers: offer.covers, reason: @fixed[offer]&.reason)
+                   promised: offer.on_hand - offer.free, short: [count - offer.free, 0].max, covers: covers(offer, served),
+                   reason: @fixed[offer]&.reason)
+        end
+
+        # Pieces in one sale unit by the number that they serve; those that serve one of several by what they serve here.
+        def covers(offer, served)
+          offer.covers.each_with_object(Hash.new(0)) do |(key, pieces), all|
+            wanted = key.is_a?(Array) ? served.fetch(key, {}).select { |_, count| count.positive? }.keys : [key]
+            wanted = Array(key).first(1) if wanted.empty?
+            wanted.each_with_index { |number, at| all[number] += (pieces + at) / wanted.size }
+          end
         end
 
         # part number => pieces bought for it less pieces needed
-        def balance(purchase)
-          bought = purchase.counts.each_with_object(Hash.new(0)) do |(offer, count), sums|
-            offer.covers.each { |part, pieces| sums[part] += pieces * count }
+        def balance(purchase, served)
+          needs = @demand.quantities
+          left = needs.to_h { |part, need| [part, served.values.sum { |all| all[part] } - need] }
+          purchase.counts.flat_map { |offer, count| offer.covers.map { |key, pieces| [key, pieces * count] } }.group_by(&:first).each do |key, all|
+            left[Array(key).first] += all.sum(&:last) - served[key].values.sum
           end
-          @demand.quantities.to_h { |part, need| [part, bought[part] - need] }
+          left
         end
 
         def unfilled(left, policy)
@@ -132,9 +154,9 @@ module Gimlet
         end
 
         def reason(number, policy)
-          return "no price on file: ask the supplier" if @offers.none? { |offer| offer.covers.key?(number) }
+          return "no price on file: ask the supplier" if @offers.none? { |offer| offer.serves.include?(number) }
 
-          return "taken off by hand" if @fixed.any? { |offer, _| offer.covers.key?(number) }
+          return "taken off by hand" if @fixed.any? { |offer, _| offer.serves.include?(number) }
 
           policy == "on_shelf" ? "not enough on the shelf today" : "no kit or loose part covers it"
         end
@@ -151,11 +173,18 @@ module Gimlet
           unwanted = purchase.counts.each_with_object(Hash.new(0)) do |(offer, count), sums|
             offer.contents.each { |number, pieces| sums[number] += pieces * count unless covering(offer, number) }
           end
-          wanted.merge(unwanted).map { |number, pieces| Surplus.new(number: number, name: @snapshot.part(number)&.name, quantity: pieces) }
+          wanted.merge(unwanted).map do |number, pieces|
+            Surplus.new(number: number, name: @snapshot.part(number)&.name, quantity: pieces, worth_cents: worth(number, pieces))
+          end
         end
 
         def covering(offer, number)
-          offer.covers.keys.any? { |wanted| @snapshot.serving(wanted).include?(number) }
+          offer.serves.any? { |wanted| @snapshot.serving(wanted).include?(number) }
+        end
+
+        def worth(number, pieces)
+          stock = @stock[number]
+          stock && Rational(stock.price_cents * pieces, stock.pack || 1).round
         end
       end
     end

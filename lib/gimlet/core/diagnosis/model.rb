@@ -17,7 +17,8 @@ module Gimlet
 
       # Something that is noticed. `shows` is { cause id => how often the cause shows it }, `anyway` how often it is noticed without any of
       # them. `of` is the sign that this one says more closely, `say` how it is told. `said` are phrases that tell it, `fine` those that deny it.
-      # One that is `measured` is only worked out from figures. A sign with `ask` can be checked in `seconds`, and only while the pump `runs`. `stop` says why a pump that shows it must not be run.
+      # One that is `measured` is only worked out from figures. A sign with `ask` can be checked in `seconds`, and only while the pump `runs`.
+      # `stop` says why a pump that shows it must not be run.
       Sign = Value.of(:id, :name, :of, :say, :ask, :seconds, :runs, :measured, :stop, :anyway, :shows, :said, :fine) do
         def self.from(row) = new(**{ "said" => [], "fine" => [] }.merge(row).transform_keys(&:to_sym))
 

@@ -26,7 +26,7 @@ module Gimlet
         # @return [Array<Size>] smaller, nearest, larger
         def call(flow, bar)
           at = SIZES.each_index.min_by { |index| ((SIZES[index] / right(flow, bar)) - 1).abs }
-          SIZES[[at - 1, 0].max..at + 1].map { |size| Size.new(number: size, bar: (flow / FACTOR / size)**2, nearest: size == SIZES[at]) }
+          SIZES[([at - 1, 0].max)..(at + 1)].map { |size| Size.new(number: size, bar: (flow / FACTOR / size)**2, nearest: size == SIZES[at]) }
         end
       end
     end

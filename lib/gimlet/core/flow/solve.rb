@@ -43,10 +43,9 @@ module Gimlet
           assumed = assumptions(given)
           all = worked(given, assumed)
           beyond = all.values.reject { |one| possible?(one) }
+          sure = beyond.select { |one| one.assumed.empty? }.map { |one| impossible(one) }
           Solved.new(given: given, worked: all.except(*beyond.map(&:id)), assumed: assumed,
-                     disagreements: disagreements(rows) + beyond.select do |one|
-                       one.assumed.empty?
-                     end.map { |one| impossible(one) } + [no_motor].compact)
+                     disagreements: disagreements(rows) + sure + [no_motor].compact)
         end
 
         private
@@ -57,8 +56,10 @@ module Gimlet
           return if rpm.nil? || mains.nil? || @given.key?("poles") || turns?(rpm, mains)
 
           others = [50, 60].select { |other| turns?(rpm, other) }
+          two, four = [2, 4].map { |poles| plain(120.0 * mains / poles) }
           Disagreement.new(equations: ["motor"], times: nil, would_be: others.empty? ? {} : { "mains_hz" => others.first.to_f },
-                           sum: "No motor turns #{plain(rpm)} rpm on #{plain(mains)} Hz: at most #{plain(120.0 * mains / 2)} with 2 poles, #{plain(120.0 * mains / 4)} with 4, a little less under load")
+                           sum: "No motor turns #{plain(rpm)} rpm on #{plain(mains)} Hz: at most #{two} with 2 poles, #{four} with 4, " \
+                                "a little less under load")
         end
 
         def turns?(rpm, mains)

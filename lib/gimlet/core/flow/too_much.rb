@@ -26,16 +26,15 @@ module Gimlet
         def call(bucket)
           return more_than_the_feed(bucket) if bucket.supply && bucket.flow > bucket.supply * (1 + AGREES)
 
-          most = [(rated(bucket) if over?(bucket.flow, rated(bucket), RATED)),
-                  (bucket.displaced if over?(bucket.flow, bucket.displaced, SWEPT))].compact.max
-          most && "#{flow(bucket.flow)} in the bucket is #{(bucket.flow / most * 100).round} % of the #{flow(most)} that this pump can give. #{which(
-            bucket, most
-)}"
+          most = [most(bucket, rated(bucket), RATED), most(bucket, bucket.displaced, SWEPT)].compact.max or return
+          share = (bucket.flow / most * 100).round
+          "#{flow(bucket.flow)} in the bucket is #{share} % of the #{flow(most)} that this pump can give. #{which(bucket, most)}"
         end
 
         private
 
-        def over?(flow, most, times) = most && flow > most * times
+        # What it can give, where the bucket holds more.
+        def most(bucket, gives, times) = (gives if gives && bucket.flow > gives * times)
 
         # At the speed that was counted.
         def rated(bucket)
@@ -48,12 +47,10 @@ module Gimlet
 
         def which(bucket, most)
           takes = bucket.nozzle_flow
-          if takes.nil? then "#{another(bucket)}, or litres or seconds are wrong: #{Words.plain(bucket.litres)} L should take #{seconds(bucket,
-                                                                                                                                        most)} s."
+          should = "#{Words.plain(bucket.litres)} L should take #{(bucket.litres * 60 / most).round} s"
+          if takes.nil? then "#{another(bucket).sub('it', 'It')}, or litres or seconds are wrong: #{should}."
           elsif near?(takes, bucket.flow) then "Nozzle and gauge say the same as the bucket: #{another(bucket)}."
-          elsif near?(takes,
-                      most) then "Nozzle and gauge say what it should give: litres or seconds are wrong, #{Words.plain(bucket.litres)} L should take #{seconds(bucket,
-                                                                                                                                                               most)} s."
+          elsif near?(takes, most) then "Nozzle and gauge say what it should give: litres or seconds are wrong, #{should}."
           else "Bucket, nozzle and plate say three things: measure the bucket again."
           end
         end
@@ -65,7 +62,6 @@ module Gimlet
         end
 
         def near?(one, other) = ((one / other) - 1).abs <= AGREES
-        def seconds(bucket, most) = (bucket.litres * 60 / most).round
         def flow(litres_a_minute) = @words.figure(litres_a_minute, "L/min")
       end
     end

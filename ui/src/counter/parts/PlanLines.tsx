@@ -47,7 +47,7 @@ export function PlanLines({ plan, ticket }: Props) {
       ))}
       {(plan.gap_cents ?? 0) > 0 && <p>Not proven cheapest in time: another plan might save up to {price(plan.gap_cents!)}.</p>}
       {plan.surplus.length > 0 && (
-        <p>Left over: {plan.surplus.map((one) => `${one.quantity} × ${one.name ?? ""} ${one.part}`).join(", ")}.</p>
+        <p>Left over: {plan.surplus.map((one) => `${one.quantity} × ${one.name ?? ""} ${one.part}${one.worth_cents ? ` (worth ${price(one.worth_cents)})` : ""}`).join(", ")}.</p>
       )}
     </>
   );
