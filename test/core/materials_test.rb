@@ -15,7 +15,10 @@ class MaterialsTest < Minitest::Test
             %w[NBR brake_fluid] => "no",
             %w[NBR ozone] => "no", %w[FKM petrol] => "fits", %w[FKM steam] => "no", %w[FKM acetic_acid] => "no", %w[EPDM steam] => "fits",
             %w[PTFE steam] => "fits",
-            %w[AU hypochlorite] => "no" }.freeze
+            %w[AU hypochlorite] => "no", %w[EPDM vegetable_oil] => "no", %w[FKM biodiesel] => "fits", %w[FKM acetone] => "no",
+            %w[EPDM acetone] => "fits", %w[FKM ammonia] => "no", %w[EPDM ammonia] => "fits", %w[FFKM acetone] => "fits", %w[FEPM steam] => "fits",
+            %w[POM mineral_acid] => "no", %w[NBR chlorine] => "no", %w[NBR milk] => "fits", %w[EPDM cip_caustic] => "fits",
+            %w[FKM cip_caustic] => "no", %w[EPDM urea] => "fits" }.freeze
 
   def verdict(material, **asked) = TABLE.call(TABLE.find(material), **asked).map(&:verdict)
 
@@ -29,6 +32,8 @@ class MaterialsTest < Minitest::Test
     assert_equal %w[fits fits], verdict("NBR", medium: "water", temperature_c: 60)
     assert_equal %w[fits no], verdict("NBR", medium: "water", temperature_c: 95)
     assert_equal %w[fits fits], verdict("NBR", medium: "mineral_oil", temperature_c: 95), "oil is kinder than water"
+    assert_equal %w[fits no], verdict("NBR", medium: "alkaline_wash", temperature_c: 95), "detergent is water"
+    assert_equal %w[fits fits], verdict("EPDM", medium: "cip_caustic", temperature_c: 95)
     assert_nil TABLE.find("brass")
   end
 

@@ -100,6 +100,23 @@ class SizesTest < Minitest::Test
   def verdicts(found) = found.to_h { |one| [one.ring.label, one.verdict] }
 
   # Common practice, no source: a 7 × 11 ring has a section of 2 mm, and a 6 × 10 in its place is temporary.
+  # Trelleborg O-rings and back-up rings, from memory: a reciprocating ring stands alone up to 5 MPa, a static one to 10 MPa where the gap is small.
+  def test_a_ring_that_moves_wants_its_backup_ring_sooner
+    gap = { inner_mm: 20.0, outer_mm: 24.0, width_mm: 3.4, seat: "piston", pressure_bar: 80, gap_mm: 0.02 }
+    told = [false, true].map { |moving| FIT.call(Struct.new(:inner_mm, :section_mm).new(19.5, 2.5), Sizes::Gland.new(**gap, moving: moving)).backup }
+    assert_equal [false, true], told
+  end
+
+  # 13.3 × 2.4 is a size of its own, and no 13.5 × 2.5; what lies between sizes is none of them.
+  def test_exact_is_the_size_itself
+    assert_equal([["13.3 × 2.4 mm", "exact"]], best(inner_mm: 13.3, section_mm: 2.4).first(1).map { |one| [one.ring.label, one.verdict] })
+    refute_includes best(inner_mm: 13.4, section_mm: 2.45).map(&:verdict), "exact"
+    assert_equal "exact", best(inner_mm: 13.5, section_mm: 2.5).first.verdict
+    { 1.6 => 20.1, 2.4 => 20.3, 5.7 => 54.3, 7.0 => 60 }.each do |section, inner|
+      assert_equal "exact", best(inner_mm: inner, section_mm: section).first.verdict, section.to_s
+    end
+  end
+
   def test_a_smaller_ring_is_temporary
     found = best(inner_mm: 7, outer_mm: 11)
     assert_equal ["7 × 2 mm", "exact"], [found.first.ring.label, found.first.verdict]
@@ -109,7 +126,7 @@ class SizesTest < Minitest::Test
 
   def test_a_used_ring_is_never_quite_known
     found = best(inner_mm: 16.1, section_mm: 1.7, old: true)
-    assert_equal "AS568-016", found.first.ring.label
+    assert_includes found.first(2).map { |one| one.ring.label }, "AS568-016", "or 16.1 × 1.6, that other standards have"
     refute_equal "exact", found.first.verdict
     shares = found.map(&:share)
     assert_operator shares.sum, :<=, 1.0001
@@ -134,7 +151,7 @@ class SizesTest < Minitest::Test
       end
       found = best(inner_mm: inner.round(2), section_mm: section.round(2))
       ring.label if found.none? do |one|
-        (one.ring.inner_mm - ring.inner_mm).abs < 0.4 && (one.ring.section_mm - ring.section_mm).abs < 0.12 && one.verdict == "exact"
+        (one.ring.inner_mm - ring.inner_mm).abs < 0.4 && (one.ring.section_mm - ring.section_mm).abs < 0.12 && %w[exact fits].include?(one.verdict)
       end
     end.compact
     assert_operator lost.size, :<=, 4, "seed #{seed}: #{lost}"

@@ -15,7 +15,6 @@ module Gimlet
 
       # The table of data/reference/elastomers.yml.
       class Table
-        WATERS = %w[water sea_water].freeze
         WORDS = { "fits" => "goes with", "temporary" => "bears for a while only", "no" => "does not bear" }.freeze
         SILICONE = "silicone_oil"
         TOGETHER = { "no" => "They do not go together.", "temporary" => "For a while only.", "fits" => "They go together." }.freeze
@@ -66,9 +65,9 @@ module Gimlet
           Answer.new(subject: subject, verdict: verdict, says: "#{elastomer.id} (#{elastomer.name}) #{WORDS.fetch(verdict)} #{row['name']}.")
         end
 
-        # Water ages rubber sooner than dry heat does.
+        # Water, and what is mostly water, ages rubber sooner than dry heat does.
         def heat(elastomer, medium, temperature)
-          wet = medium.nil? || WATERS.include?(medium)
+          wet = medium.nil? || @media.fetch(medium)["watery"]
           most = wet ? elastomer.hot_water : elastomer.to
           bears = temperature.between?(elastomer.from, most)
           span = "#{elastomer.from} to #{most} °C#{' in water' if wet}"

@@ -105,6 +105,8 @@ module Gimlet
         def backup(ring, gland)
           return { backup: nil, backup_why: "Without the pressure it cannot be said whether a backup ring is wanted." } unless gland.pressure_bar
 
+          return moving(gland) if gland.moving && gland.pressure_bar > @limits["moving_alone_bar"]
+
           hardness = gland.hardness || HARDNESS
           rows = @limits["gap"]["shore_#{hardness >= 90 ? 90 : 70}"]
           row = rows.find { |bar, *| gland.pressure_bar <= bar }
@@ -112,6 +114,12 @@ module Gimlet
           return { backup: nil, backup_why: no_gap(row, ring, gland, hardness) } unless gland.gap_mm
 
           against(gap_of(row, ring), gland, hardness)
+        end
+
+        def moving(gland)
+          most = @limits["moving_alone_bar"]
+          { backup: true,
+            backup_why: "#{Plain.number(gland.pressure_bar)} bar on a ring that moves: above #{most} bar it wants a backup ring, whatever the gap." }
         end
 
         def gap_of(row, ring) = row[1 + (@limits["gap"]["sections"].index { |most| ring.section_mm <= most } || @limits["gap"]["sections"].size)]

@@ -57,7 +57,7 @@ module Gimlet
         def metric(groups)
           groups.flat_map do |group|
             section = group["section_mm"]
-            group["inner_mm"].flat_map { |from, to, step| (from..to).step(step).to_a }.map do |inner|
+            group["inner_mm"].flat_map { |from, to, step| (from..to).step(step).map { |inner| inner.round(2) } }.map do |inner|
               Ring.new(name: "#{Plain.number(inner)} × #{Plain.number(section)}", standard: METRIC, inner_mm: inner.to_f, section_mm: section,
                        inner_tolerance_mm: inner_tolerance(inner), section_tolerance_mm: section_tolerance(section))
             end

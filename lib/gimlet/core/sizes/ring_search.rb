@@ -23,6 +23,8 @@ module Gimlet
         # Beyond so many spreads a size is not what was measured.
         FAR = 3
         SHOWN = 8
+        # Standards and calipers are read to a hundredth, mm.
+        ROUNDED = 0.01
         # Of what a used ring may have been.
         SURE = 0.8
         LIKELY = 0.2
@@ -94,19 +96,25 @@ module Gimlet
 
         def off(size, told, spread) = (size - told).abs / spread
 
-        # What a used ring was, or one held against a rule, is only likely: it is called exact where hardly anything else comes near.
+        # What a used ring was, or one held against a rule, is only likely: it is called exact where hardly anything else comes near, and a
+        # new one where the tool may well have said its very size.
         # @return [Array(String, Array<Sum>)]
         def compare(ring, measured, share)
           sums = [stretch(ring, measured), thickness(ring, measured)]
           return [Verdicts.worst(["fits", *sums.map(&:verdict)]), sums] unless very_near?(ring, measured)
-          return ["exact", sums] if measured.known? || share >= SURE
+          return ["exact", sums] if measured.known? ? itself?(ring, measured) : share >= SURE
 
-          [share >= LIKELY ? "fits" : "temporary", sums]
+          [measured.known? || share >= LIKELY ? Verdicts.worst(["fits", *sums.map(&:verdict)]) : "temporary", sums]
         end
 
         def very_near?(ring, measured)
           inner, section = measured.spread(ring)
           off(ring.inner_mm, measured.inner_mm, inner) <= 2 && off(ring.section_mm, measured.section_mm, section) <= 2
+        end
+
+        def itself?(ring, measured)
+          slack = measured.resolution_mm + ROUNDED
+          (ring.inner_mm - measured.inner_mm).abs <= slack && (ring.section_mm - measured.section_mm).abs <= slack
         end
 
         def stretch(ring, measured)
