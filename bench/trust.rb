@@ -107,6 +107,21 @@ section("plates") do |random|
   end
 end
 
+# One plunger of a series taken out: everything else of it is in the catalogue.
+def bores(random, trial)
+  several = DOCUMENTS.select { |document| bores_of(document).size > 1 }
+  several.flat_map do |document|
+    bore = bores_of(document).sample(random: random)
+    others = document["models"].reject { |model| model.dig("traits", "plunger_mm") == bore }
+    rest = reference(DOCUMENTS.map { |other| other == document ? other.merge("models" => others) : other })
+    gone = FIELD.hypotheses.select { |one| one.family == document["series"]["id"] && one.traits["plunger_mm"] == bore }
+    short = Trial.new(rest, SCOPE)
+    Array.new(CALLS / several.size) { short.call(gone.sample(random: random), said(trial, gone.first, random, 3), nil, random) }
+  end
+end
+
+def bores_of(document) = document["models"].filter_map { |model| model.dig("traits", "plunger_mm") }.uniq
+
 section("strangers") do |random|
   puts "not in the catalogue: claimed (enough)"
 
@@ -134,7 +149,8 @@ section("strangers") do |random|
       end
     end
   end
-  report("  a series taken out", outcomes, "1 to 4", &:enough)
+  report("  a series taken out", outcomes, "3", &:enough)
+  report("  one bore of a series taken out", bores(random, trial), "3", &:enough)
 end
 
 section("seals") do |random|

@@ -33,7 +33,8 @@ class IdentifyTest < Minitest::Test
     again.values.zip(without.values) { |one, two| assert_in_delta one, two, 1e-9 }
   end
 
-  # An oracle by hand: two pumps, equally common, one reading with a known rate of mistakes, and none of them.
+  # An oracle by hand: two pumps, equally common, one reading with a known rate of mistakes, and none of them: of no series, or one of either
+  # series in another size.
   def test_bayes_by_hand
     two = [["a", "hex 6"], ["b", "hex 10"]].map do |id, drive|
       Hypothesis.new(id: id, weight: 1, family: id, traits: { "head_bolt_drive" => drive }.freeze)
@@ -42,10 +43,46 @@ class IdentifyTest < Minitest::Test
     likelihoods, wrong = Gimlet::Core::Readings::Likelihoods, trait("head_bolt_drive").mistaken
     told, other = 1 - wrong, wrong / likelihoods::FEWEST_CHOICES
     mean = (told + other) / 2
-    none = likelihoods::NOT_IN_CATALOGUE * (((1 - likelihoods::UNSEEN) * mean) + (likelihoods::UNSEEN * other))
+    outright = ((1 - likelihoods::UNSEEN) * mean) + (likelihoods::UNSEEN * other)
+    none = likelihoods::NOT_IN_CATALOGUE * (((1 - likelihoods::KNOWN_SERIES) * outright) + (likelihoods::KNOWN_SERIES * mean))
     weights = [other, told].map { |one| (1 - likelihoods::NOT_IN_CATALOGUE) / 2 * one }
     assert_in_delta weights.last / (weights.sum + none), all(posterior).last, 1e-12
     assert_in_delta none / (weights.sum + none), posterior.none, 1e-12
+  end
+
+  # A series of three bores and one of two: a third bore of the second is more like it than like none, as everything but its size fits.
+  def test_a_size_that_is_not_on_file_is_of_its_series
+    rows = [["a", 16, "hex 6"], ["a", 18, "hex 6"], ["a", 20, "hex 6"], ["b", 15, "hex 10"], ["b", 22, "hex 10"]]
+    five = rows.map do |family, bore, drive|
+      traits = { "plunger_mm" => bore, "head_bolt_drive" => drive, "cover_colour" => family == "a" ? "black" : "blue" }.freeze
+      Hypothesis.new(id: "#{family}#{bore}", weight: 1, family: family, traits: traits)
+    end
+    told = [reading("head_bolt_drive", "hex 10"), reading("cover_colour", "blue"), reading("plunger_mm", 28, observer: "counter", tool: "caliper")]
+    posterior = Posterior.new(Field.new(five, vocabulary), told)
+    assert_equal "b", five[posterior.kin].family
+    assert_operator posterior.none, :>, Posterior.new(Field.new(five, vocabulary), told.first(2)).none, "the size speaks for it"
+    assert_nil Posterior.new(Field.new(five, vocabulary), []).kin, "of no series, while nothing was said"
+    unlisted = Gimlet::Core::Identification::Unlisted.new({ "a" => [0, 1, 2], "b" => [3, 4] }, [0.2] * 5, 0.1)
+    assert_in_delta 0.1, unlisted.start.sum, 1e-12
+    assert_equal [0.5, 0.5, 0.5], unlisted.likelihoods([0, 1, 2, 3, 4], [0.1, 0.2, 0.3, 0.4, 0.5], 0.5), "goes by size"
+    assert_equal [0.5, 0.9, 0.1], unlisted.likelihoods([0, 0, 0, 1, 1], [0.9, 0.1], 0.5), "goes by series"
+  end
+
+  # Who asks for work that a pump has not, hardly has that pump.
+  def test_work_that_is_asked_for_tells_of_the_pump
+    two = %w[a b].map { |id| Hypothesis.new(id: id, weight: 1, family: id, traits: {}.freeze) }
+    posterior = Posterior.new(Field.new(two, vocabulary), [], lacking: [0])
+    assert_in_delta Posterior::WORK_LACKING, posterior.probability(0) / posterior.probability(1), 1e-12
+  end
+
+  # However likely it still is: what can only be explained by five mistakes is none of the catalogue's.
+  def test_five_mistakes_are_another_pump
+    told = [reading("plate", "TK4L20", observer: "counter"), reading("cylinders", 5), reading("head_bolts", 14), reading("cover_colour", "yellow"),
+            reading("sight_glass", "none"), reading("manifold_material", "plastic"), reading("plunger_mm", 40, observer: "counter", tool: "caliper")]
+    found = identify(*told)
+    assert_operator found.doubts.size, :>=, 5
+    assert_includes found.blockers, "not_in_catalogue"
+    refute found.plausible
   end
 
   def test_the_call_leaves_one_thing_to_ask

@@ -12,11 +12,11 @@ class ReadinessTest < Minitest::Test
   Identified = Gimlet::Core::Value.of(:blockers, :doubts)
   Doubt = Gimlet::Core::Value.of(:key, :matters)
   Workup = Gimlet::Core::Value.of(:plans, :tightening)
-  Plan = Gimlet::Core::Value.of(:unfilled)
+  Plan = Gimlet::Core::Value.of(:lines, :unfilled)
   Told = Gimlet::Core::Value.of(:on_file?)
 
   TICKET = Ticket.new(state: "open", scope: ["packings"], agreed: true, settled: {})
-  WHOLE = Workup.new(plans: [Plan.new(unfilled: [])], tightening: [])
+  WHOLE = Workup.new(plans: [Plan.new(lines: [1], unfilled: [])], tightening: [])
 
   def readiness(ticket: TICKET, blockers: [], doubts: [], workup: WHOLE, leads: true, amended: nil)
     Readiness.of(ticket, Identified.new(blockers: blockers, doubts: doubts), workup, leads: leads, amended: amended)
@@ -47,7 +47,7 @@ class ReadinessTest < Minitest::Test
   end
 
   def test_each_answer_is_settled_by_itself
-    short = readiness(workup: WHOLE.with(plans: [Plan.new(unfilled: [1])])).settled
+    short = readiness(workup: WHOLE.with(plans: [Plan.new(lines: [1], unfilled: [1])])).settled
     assert_equal [true, false, true], short.values_at("pump", "parts", "tools")
     silent = readiness(workup: WHOLE.with(tightening: [Told.new(on_file?: true), Told.new(on_file?: false)])).settled
     assert_equal [true, false], silent.values_at("tools", "tightening")

@@ -47,7 +47,15 @@ module Gimlet
 
       # @param scope [Array<String>]
       # @return [Core::Identification::Identify]
-      def identify(scope) = Core::Identification::Identify.new(field, classes(scope))
+      def identify(scope) = Core::Identification::Identify.new(field, classes(scope), lacking(scope))
+
+      # @param scope [Array<String>]
+      # @return [Array<Integer>] places of what has none of that work on file
+      def lacking(scope)
+        field.recall(:results, [:lacking, scope.sort]) do
+          snapshot.variants.each_index.reject { |at| snapshot.variants[at].series.areas_of(snapshot.variants[at]).map(&:id).intersect?(scope) }
+        end
+      end
 
       # @return [Hash{Core::Catalogue::Part=>Integer}] what the work on a pump needs
       def parts(at, scope)

@@ -13,7 +13,7 @@ module Gimlet
     class Identification
       LEADERS = 6
       FACES = 3
-      SAYING = { "again" => "Check again: ", "check" => "To be sure of the plate: ", "narrows" => "" }.freeze
+      SAYING = { "again" => "Check again: ", "check" => "To be sure of the plate: ", "size" => "To be sure of the size: ", "narrows" => "" }.freeze
       MODELS = 40
 
       # @param result [Counter::IdentifyPump::Result]
@@ -41,6 +41,7 @@ module Gimlet
       def call
         { readings: @result.readings.map { |reading| self.class.reading(reading) }, heard: heard, **beliefs,
           next_questions: @found.questions.each_with_index.map { |one, at| question(one, at.zero?) },
+          to_open: @found.to_open.map { |one| question(one, true) }, nearest: nearest,
           contradictions: @found.doubts.map { |one| doubt(one) },
           differences: @found.differences.map { |one| difference(one) }, plausible: @found.plausible, flow: @found.flow&.to_h,
           faces: faces, part_differences: @result.part_differences.map { |part_difference| own_parts(part_difference) } }
@@ -61,6 +62,14 @@ module Gimlet
       end
 
       def variant(at) = @reference.variant(at)
+
+      # What it is most like where it is none of the catalogue's; `series` where it seems to be of that, in another size.
+      def nearest
+        return if @found.plausible
+
+        kin = @found.kin && variant(@found.kin).series
+        { model: variant(@found.candidates.first.at).id, series: kin && "#{kin.maker.name} #{kin.name}" }
+      end
 
       def candidate(candidate)
         variant = variant(candidate.at)

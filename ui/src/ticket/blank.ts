@@ -10,7 +10,7 @@ export const blankView = (id: number | null): TicketView => ({
   },
   call: [],
   found: {
-    readings: [], candidates: [], order_classes: [], enough_to_order: false, next_questions: [], contradictions: [], differences: [],
+    readings: [], candidates: [], order_classes: [], enough_to_order: false, next_questions: [], contradictions: [], differences: [], to_open: [], nearest: null,
     plausible: true, none: 0, pumps: 0, orders: 0, lacking: [], flow: null, faces: [], part_differences: [],
     heard: { scope: [], pumps: null, unread: [], complaints: [], wishes: [], unit: null },
   },

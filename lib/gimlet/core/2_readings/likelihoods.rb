@@ -50,6 +50,8 @@ module Gimlet
         # value that no pump of the catalogue has.
         NOT_IN_CATALOGUE = 0.02
         UNSEEN = 0.15
+        # And how often one of a known series in another size shows a size that no other pump has.
+        OTHER_SIZE = 0.5
         # Of the pumps that no catalogue has, so many belong to a series that it has.
         KNOWN_SERIES = 0.3
         # Its name then differs in a glyph so many times as often as a plate is misread there, and is never the same.

@@ -59,7 +59,12 @@ module Gimlet
           without = @posterior.without(weighed)
           Doubt.new(readings: readings, leader: @leading.members.first, leading: leaders(alive), without: leaders(without),
                     again: @readings.count { |reading| reading.trait == readings.first.trait } > 1,
-                    matters: many || readings.any? { |reading| reading.definition.identity } || turns?(without))
+                    matters: many || identifies?(weighed) || turns?(without))
+        end
+
+        # Of what tells one pump, or one size of a series, from another.
+        def identifies?(weighed)
+          weighed.observation.readings.any? { |reading| reading.definition.identity } || @posterior.by_size?(weighed)
         end
 
         # Whether another order, or none, would lead without it.

@@ -5,6 +5,7 @@ require_relative "../2_readings/likelihoods"
 require_relative "../value"
 require_relative "answer_chances"
 require_relative "hypothesis"
+require_relative "unlisted"
 
 module Gimlet
   module Core
@@ -36,7 +37,7 @@ module Gimlet
           @vocabulary = vocabulary
           @columns = {}
           @known = REMEMBERED.transform_values { {} }
-          @families = nil
+          @kin = nil
           @chances = {}
           @priors = {}
           @lock = Monitor.new
@@ -69,12 +70,17 @@ module Gimlet
         end
 
         # @return [Array<Integer>] places of a family
-        def family(name) = (@families ||= hypotheses.each_index.group_by { |at| hypotheses[at].family }).fetch(name, [])
+        def family(name) = kin.fetch(name, [])
+
+        # @return [Hash{String=>Array<Integer>}] family => places
+        def kin = @kin ||= hypotheses.each_index.group_by { |at| hypotheses[at].family }
+
+        # @return [Unlisted] what is none of them
+        def unlisted = @unlisted || @lock.synchronize { @unlisted ||= Unlisted.new(kin, prior, none) }
 
         # Builds what a first request would wait for.
         def warm
-          prior
-          family(nil)
+          unlisted
           vocabulary.traits.each_value { |trait| column(trait.slot || trait.id) }
           self
         end

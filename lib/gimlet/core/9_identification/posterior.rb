@@ -11,26 +11,36 @@ module Gimlet
       #
       # Each belief goes on from the one before its last observation, which the field remembers: a step of a call costs one pass.
       class Posterior
-        # Weights need not add up to 1.
-        Belief = Value.of(:weights, :none)
+        # Weights need not add up to 1; those of what is unlisted in the order of Unlisted#start.
+        Belief = Value.of(:weights, :unlisted) do
+          def none = unlisted.sum
+        end
+
+        # Whoever asks for work that a pump has not has that pump so much less likely. Common practice, no source.
+        WORK_LACKING = 0.05
+
         # @param field [Field]
         # @param readings [Array<Readings::Reading>]
         # @param owned [Array<String>] designations this customer has
+        # @param lacking [Array<Integer>] places of what has none of the work that is asked for
         # @return [Posterior] made once for the same readings
-        def self.of(field, readings, owned: [])
-          field.recall(:beliefs, [:posterior, owned, readings.reject(&:unknown).map(&:content)]) { new(field, readings, owned: owned) }
+        def self.of(field, readings, owned: [], lacking: [])
+          field.recall(:beliefs, [:posterior, owned, lacking, readings.reject(&:unknown).map(&:content)]) do
+            new(field, readings, owned: owned, lacking: lacking)
+          end
         end
 
         # @return [Array<Weighed>]
         attr_reader :weighed
 
-        def initialize(field, readings, owned: [])
+        def initialize(field, readings, owned: [], lacking: [])
           @field = field
           @owned = owned
+          @lacking = lacking
           @observations = Observations.of(readings)
           per = told_per
           @weighing = Weighing.new(field, per)
-          @key = [owned, per]
+          @key = [owned, lacking, per]
           @weighed = @observations.map { |observation| weigh(observation) }
           @belief = after(@observations.size)
           @total = @belief.weights.sum + @belief.none
@@ -45,13 +55,23 @@ module Gimlet
         # @return [Float] that the pump is in no catalogue
         def none = @belief.none / @total
 
+        # @return [Integer, nil] a place of the family that it would be of, in a size that is not on file, where that is likelier than none of them
+        def kin
+          outright, *families = @belief.unlisted
+          @field.kin.values[families.index(families.max)].first if families.any? && families.max > outright
+        end
+
         # @return [Alive]
         def alive = @alive ||= Alive.of(@belief.weights, @belief.none)
 
         # @param weighed [Weighed]
+        # @return [Boolean] whether it tells the sizes of a family apart
+        def by_size?(weighed) = @field.unlisted.by_size?(weighed.places)
+
+        # @param weighed [Weighed]
         # @return [Alive] what would be had this observation not been made
         def without(weighed)
-          belief = multiplied(@belief, weighed.found.map { |one| 1 / one }, weighed.places, 1 / weighed.none)
+          belief = multiplied(@belief, weighed.found.map { |one| 1 / one }, weighed.places, weighed.unlisted.map { |one| 1 / one })
           Alive.of(belief.weights, belief.none)
         end
 
@@ -72,21 +92,23 @@ module Gimlet
 
           @field.recall(:beliefs, [:belief, @key, @observations.take(count).map(&:content)]) do
             weighed = @weighed[count - 1]
-            top = [weighed.found.max, weighed.none].max
-            multiplied(after(count - 1), weighed.found.map { |one| one / top }, weighed.places, weighed.none / top)
+            top = [weighed.found.max, *weighed.unlisted].max
+            multiplied(after(count - 1), weighed.found.map { |one| one / top }, weighed.places, weighed.unlisted.map { |one| one / top })
           end
         end
 
         def start
-          @field.recall(:beliefs, [:start, @owned]) do
-            prior = @field.prior(@owned)
-            Belief.new(weights: prior.map { |one| one * (1 - @field.none) }, none: @field.none)
+          @field.recall(:beliefs, [:start, @owned, @lacking]) do
+            weights = @field.prior(@owned).map { |one| one * (1 - @field.none) }
+            @lacking.each { |at| weights[at] *= WORK_LACKING }
+            Belief.new(weights: weights, unlisted: @field.unlisted.start)
           end
         end
 
-        def multiplied(belief, found, places, none)
+        def multiplied(belief, found, places, unlisted)
           weights = belief.weights
-          Belief.new(weights: Array.new(weights.size) { |at| weights[at] * found[places[at]] }, none: belief.none * none)
+          Belief.new(weights: Array.new(weights.size) { |at| weights[at] * found[places[at]] },
+                     unlisted: belief.unlisted.zip(unlisted).map { |weight, chance| weight * chance })
         end
       end
     end

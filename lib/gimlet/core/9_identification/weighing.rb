@@ -7,9 +7,8 @@ module Gimlet
   module Core
     module Identification
       # An observation weighed: one likelihood for each distinct value, how common each value is, the place of each hypothesis, the
-      # likelihood for a pump that no
-      # catalogue has, and what the best possible fit would get.
-      Weighed = Value.of(:observation, :found, :places, :shares, :none, :best) do
+      # likelihoods for what is unlisted, and what the best possible fit would get.
+      Weighed = Value.of(:observation, :found, :places, :shares, :unlisted, :best) do
         # How well it suits one hypothesis: 1 when it fits as well as it can.
         # @return [Float]
         def fit(at) = [found[places[at]] / best, 1.0].min
@@ -47,8 +46,8 @@ module Gimlet
         def named(observation, reading)
           column = @field.column(reading.trait)
           found, none = reading.definition.way.weigh(reading, column.names, column.families)
-          Weighed.new(observation: observation, found: found, places: column.places, shares: column.shares, none: none,
-                      best: reading.definition.way.best(reading))
+          Weighed.new(observation: observation, found: found, places: column.places, shares: column.shares,
+                      unlisted: @field.unlisted.likelihoods(column.places, found, none), best: reading.definition.way.best(reading))
         end
 
         def single(observation, reading, column)
@@ -93,11 +92,10 @@ module Gimlet
             share += column.shares[place]
           end
           mean = share.positive? ? usual / share : 1.0
-          Weighed.new(observation: observation, found: column.values.map do |value|
-            fits.fetch(value, mean)
-          end, places: column.places,
-                      shares: column.shares, best: best,
-                      none: ((1 - Readings::Likelihoods::UNSEEN) * mean) + (Readings::Likelihoods::UNSEEN * unseen))
+          found = column.values.map { |value| fits.fetch(value, mean) }
+          none, size = [Readings::Likelihoods::UNSEEN, Readings::Likelihoods::OTHER_SIZE].map { |share| ((1 - share) * mean) + (share * unseen) }
+          Weighed.new(observation: observation, found: found, places: column.places, shares: column.shares, best: best,
+                      unlisted: @field.unlisted.likelihoods(column.places, found, none, size))
         end
       end
     end

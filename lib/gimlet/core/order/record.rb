@@ -21,6 +21,10 @@ module Gimlet
       #   keep, count_out, tools, consumables, tightening, steps, stacks, cautions, assumptions, outside: as the plan had them
       #   unit, catalogue_version, entry: the last entry of the ticket that it was made on
       class Record
+        # What an order may stand on for a reason.
+        LONE = { "plate_unconfirmed" => "nothing but the plate says which pump it is",
+                 "size_unconfirmed" => "nothing that goes by size was told" }.freeze
+
         VERSION = 2
         SERVED = 12
         KEPT = %i[keep held extent left_out count_out tools consumables tightening refit steps stacks cautions assumptions outside].freeze
@@ -60,7 +64,7 @@ module Gimlet
 
         def doubts(standing)
           settled = @ticket.settled
-          lone = settled.slice("plate_unconfirmed").map { |_, why| { text: "nothing but the plate says which pump it is", reason: why } }
+          lone = settled.slice(*LONE.keys).map { |key, why| { text: LONE.fetch(key), reason: why } }
           standing.select { |doubt| settled.key?(doubt.key) }
                   .map { |doubt| { text: doubt.readings.join("; "), reason: settled[doubt.key] } } + lone
         end

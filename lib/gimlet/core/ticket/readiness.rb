@@ -22,6 +22,7 @@ module Gimlet
         Blocker = Value.of(:id, :text)
 
         PLATE = "plate_unconfirmed"
+        SIZE = "size_unconfirmed"
         TEXTS = {
           "nothing" => "Say what the pump is and agree the work.",
           "not_in_catalogue" => "No pump of the catalogue explains what was seen.",
@@ -30,11 +31,14 @@ module Gimlet
           "unsure" => "More than one option is still likely.",
           "doubt" => "A reading that matters does not fit: check it again, strike it out, or say why it stands.",
           "cancelled" => "The order that this amends was cancelled: saving puts it in force again.",
+          SIZE => "Nothing was said yet that goes by size: another size of the series, that is not on file, would fit as well.",
           PLATE => "Only a plate or a number says which pump this is, and others like it need another order."
         }.freeze
         REFUSALS = {
           closed: Refusal.new(field: "ticket_id", code: "closed", text: "This ticket is closed: open it again first."),
           no_work: Refusal.new(field: "scope", code: "empty_scope", text: "Agree at least one work area first."),
+          no_parts: Refusal.new(field: "scope", code: "nothing_to_order",
+                                text: "There is nothing to order: this one has none of the agreed work on file. Agree work that it has."),
           no_pump: Refusal.new(field: "pump", code: "no_pump", text: "No order leads yet: find the pump, or take one by hand.")
         }.freeze
 
@@ -66,13 +70,14 @@ module Gimlet
             if ticket.state == "closed" then :closed
             elsif ticket.scope.empty? then :no_work
             elsif workup.nil? then :no_pump
+            elsif workup.plans.first.then { |plan| plan.lines.empty? && plan.unfilled.empty? } then :no_parts
             end
           end
 
-          # A doubt about a reading comes before one about a lone plate, which is raised when nothing else is in the way.
+          # A doubt about a reading comes before one about a lone plate or a size, which is raised when nothing else is in the way.
           def doubt(ticket, identified, ids)
             standing = identified.doubts.find { |doubt| doubt.matters && !ticket.settled.key?(doubt.key) }
-            standing ? standing.key : (PLATE if ids == [PLATE])
+            standing ? standing.key : [PLATE, SIZE].find { |key| ids == [key] }
           end
 
           def settled(ticket, identified, workup, enough)

@@ -11,7 +11,8 @@ import { Small } from "../../shell/text";
 type Leaders = TicketView["found"]["contradictions"][number]["leading"];
 
 const SHOWN = 3;
-const PLATE = "plate_unconfirmed";
+/** That nothing confirms a plate, or a size. */
+const UNCONFIRMED = ["plate_unconfirmed", "size_unconfirmed"];
 const names = (leaders: Leaders) => leaders.map((one) => `${one.model} ${percent(one.probability)}`).join(", ");
 
 /** Readings that contradict the rest, with both outcomes; a plate that nothing confirms; a flow that does not add up. */
@@ -19,7 +20,8 @@ export function Doubts({ ticket, view }: { ticket: LiveTicket; view: TicketView 
   const { found } = view;
   const reason = (key: string) => view.ticket.settled.find((one) => one.doubt === key)?.reason ?? null;
   const settle = (doubt: string, why: string | null) => void ticket.add("Pump", { kind: "settled", doubt, reason: why });
-  const plate = view.ticket.settled.find((one) => one.text !== null)?.text ?? (view.doubt === PLATE ? view.lacking.find((one) => one.id === PLATE)?.text : undefined);
+  const open = view.ticket.settled.find((one) => one.text !== null)?.doubt ?? UNCONFIRMED.find((one) => one === view.doubt);
+  const text = view.ticket.settled.find((one) => one.doubt === open)?.text ?? view.lacking.find((one) => one.id === open)?.text;
   return (
     <>
       {found.contradictions.slice(0, SHOWN).map((one) => (
@@ -27,8 +29,8 @@ export function Doubts({ ticket, view }: { ticket: LiveTicket; view: TicketView 
           {one.matters ? "It decides what is ordered. " : "It does not change what is ordered. "}With it: {names(one.leading)}. Without it: {names(one.without)}.
         </Doubt>
       ))}
-      {plate && (
-        <Doubt text={plate} reason={reason(PLATE)} onSettle={(why) => settle(PLATE, why)}>
+      {open && text && (
+        <Doubt text={text} reason={reason(open)} onSettle={(why) => settle(open, why)}>
           Ask one thing more, or have it read again letter by letter.
         </Doubt>
       )}

@@ -12,6 +12,7 @@ import { NextQuestion } from "./NextQuestion";
 import { NotInCatalogue } from "./NotInCatalogue";
 import { OwnedPumps } from "./OwnedPumps";
 import { SideBySide } from "./SideBySide";
+import { ToOpen } from "./ToOpen";
 
 const CaliperStandIn = lazy(() => import("./CaliperStandIn").then((file) => ({ default: file.CaliperStandIn })));
 const OldPart = lazy(() => import("./OldPart").then((file) => ({ default: file.OldPart })));
@@ -43,7 +44,7 @@ export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
       <OwnedPumps pumps={view.order_id === null ? view.ticket.customer?.pumps ?? noPumps : noPumps} last={view.order_id === null ? view.ticket.customer?.last ?? null : null} onChoose={own} />
       <CallLog ticket={ticket} lines={view.call} />
       <Doubts ticket={ticket} view={view} />
-      {!found.plausible && view.id !== null && <NotInCatalogue id={view.id} />}
+      {!found.plausible && view.id !== null && <NotInCatalogue id={view.id} found={found} />}
       {view.ticket.chosen && (
         <Box sx={{ mt: 1 }}>
           <strong>{view.ticket.chosen}</strong> was taken by hand.{" "}
@@ -54,6 +55,7 @@ export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
         <Candidates found={found} chosen={view.pump?.id} onChoose={(one) => void add("Pump", { kind: "pump", id: one.id })} />
         <div>
           <NextQuestion view={view} onReply={onReply} />
+          <ToOpen view={view} />
           {view.order_id === null && (
             <details key={view.ticket.channel} open={view.ticket.channel === "parts"}>
               <summary>An old part in hand</summary>

@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Identification
+      # A series may have sizes that are not on file. Where nothing that goes by size was told, all that was said fits those as well: one thing
+      # that does is asked before the order is called enough, if it can be asked at all.
+      class SizeCheck
+        # A reading that fits so much worse speaks against a pump.
+        WORSE = 0.5
+        # Of the series with several sizes, so many have several values of it: what is nearly as often alike tells no size.
+        SURELY = 0.8
+
+        # `trait` is what to ask for next.
+        Unconfirmed = Value.of(:trait)
+
+        # @param field [Field]
+        # @param posterior [Posterior]
+        # @param leading [OrderClass]
+        def initialize(field, posterior, leading)
+          @field = field
+          @posterior = posterior
+          @leader = leading.members.first
+        end
+
+        # @param readings [Array<Readings::Reading>] with those that were not sure
+        # @param channel [String]
+        # @return [Unconfirmed, nil] nil where a size was told, or none can be asked
+        def call(readings, channel)
+          return if @posterior.weighed.any? { |observed| by_size?(observed.places) && observed.fit(@leader) >= WORSE }
+
+          tried = readings.map(&:trait)
+          spent = tried.filter_map { |id| @field.vocabulary.trait(id).group }
+          trait = askable(channel).reject { |one| tried.include?(one.id) || spent.include?(one.group) }.min_by { |one| one.cost(channel) }
+          trait && Unconfirmed.new(trait: trait)
+        end
+
+        private
+
+        def by_size?(places) = @field.unlisted.share_by_size(places) >= SURELY
+
+        def askable(channel)
+          @field.vocabulary.traits.values.select { |trait| trait.cost(channel) && !trait.slot && !trait.many && told_by_size?(trait) }
+        end
+
+        def told_by_size?(trait)
+          column = @field.column(trait.id)
+          own = column.values[column.places[@leader]]
+          by_size?(column.places) && !trait.way.blank?(own) && !own.is_a?(Range)
+        end
+      end
+    end
+  end
+end
