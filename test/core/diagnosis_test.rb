@@ -21,8 +21,12 @@ class DiagnosisTest < Minitest::Test
   end
 
   def found(one)
+    listened(one) || flunk("nothing heard in “#{one['said']}”")
+  end
+
+  def listened(one)
     there, denied = signs(one["said"]).partition(&:last)
-    DIAGNOSE.call(there.map(&:first), denied.to_h.merge(one["checked"] || {})) || flunk("nothing heard in “#{one['said']}”")
+    DIAGNOSE.call(there.map(&:first), denied.to_h.merge(one["checked"] || {}))
   end
 
   def ids(suspect) = [suspect.cause.group, suspect.cause.id]
@@ -62,8 +66,8 @@ class DiagnosisTest < Minitest::Test
   end
 
   # Judged as a rebuild technician would, from practice: common practice, no source. Half of them after a rebuild or not the pump.
-  def test_sixty_complaints_as_they_are_told
-    judged = TOLD.to_h { |one| [one, found(one)] }
+  def test_a_hundred_complaints_as_they_are_told
+    judged = TOLD.to_h { |one| [one, listened(one)] }.compact
     places = judged.map { |one, found| found.suspects.index { |suspect| (ids(suspect) + finer(suspect)).include?(one["cause"]) } || 99 }
     assert_operator places.count(0), :>=, (TOLD.size * 0.75).ceil, "first"
     assert_operator places.count { |place| place < 3 }, :>=, (TOLD.size * 0.9).ceil, "among three"

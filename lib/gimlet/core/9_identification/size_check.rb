@@ -6,14 +6,14 @@ module Gimlet
   module Core
     module Identification
       # A series may have sizes that are not on file. Where nothing that goes by size was told, all that was said fits those as well: one thing
-      # that does is asked before the order is called enough, if it can be asked at all.
+      # that does is told before the order is called enough, or it stands for a reason.
       class SizeCheck
         # A reading that fits so much worse speaks against a pump.
         WORSE = 0.5
         # Of the series with several sizes, so many have several values of it: what is nearly as often alike tells no size.
         SURELY = 0.8
 
-        # `trait` is what to ask for next.
+        # `trait` is what to ask for next, nil when nothing is left that could be told.
         Unconfirmed = Value.of(:trait)
 
         # @param field [Field]
@@ -27,14 +27,16 @@ module Gimlet
 
         # @param readings [Array<Readings::Reading>] with those that were not sure
         # @param channel [String]
-        # @return [Unconfirmed, nil] nil where a size was told, or none can be asked
+        # @return [Unconfirmed, nil] nil where a size was told, or the leader has none on file
         def call(readings, channel)
           return if @posterior.weighed.any? { |observed| by_size?(observed.places) && observed.fit(@leader) >= WORSE }
 
           tried = readings.map(&:trait)
           spent = tried.filter_map { |id| @field.vocabulary.trait(id).group }
-          trait = askable(channel).reject { |one| tried.include?(one.id) || spent.include?(one.group) }.min_by { |one| one.cost(channel) }
-          trait && Unconfirmed.new(trait: trait)
+          telling = askable(channel)
+          return if telling.empty?
+
+          Unconfirmed.new(trait: telling.reject { |one| tried.include?(one.id) || spent.include?(one.group) }.min_by { |one| one.cost(channel) })
         end
 
         private
