@@ -118,6 +118,7 @@ class DiagnosisTest < Minitest::Test
     assert_equal %w[a], least.call(0.3).areas
     assert_equal %w[a b], least.call(0.4).areas
     assert_in_delta 0.7, least.call(0.3).enough, 1e-9
+    assert_operator DIAGNOSE.call(%w[pulsing], { "inlet_weak" => true }).enough, :<, 0.3, "valves do not mend a feed"
     assert_equal([["b", 0.3]], least.call(0.3).left.map { |cause, chance| [cause.id, chance.round(9)] })
   end
 

@@ -24,9 +24,7 @@ module Gimlet
         def call(belief, there)
           needs = belief.each_with_object(Hash.new(0)) { |(causes, weight), all| all[needed(causes, there)] += weight }
           areas = choices(there).min_by { |some| [cost(some, needs).round(9), some.size] }
-          Offer.new(areas: @model.work.keys & areas, enough: needs.sum do |need, weight|
-            (need - areas).empty? ? weight : 0
-          end, left: left(belief, areas, there))
+          Offer.new(areas: @model.work.keys & areas, enough: mended(belief, areas, there), left: left(belief, areas, there))
         end
 
         private
@@ -40,9 +38,16 @@ module Gimlet
         end
 
         def cost(areas, needs)
-          areas.sum { |area| @model.work.fetch(area) } + (@model.work.fetch("return") * needs.sum do |need, weight|
-            (need - areas).empty? ? 0 : weight
-          end)
+          again = needs.sum { |need, weight| (need - areas).empty? ? 0 : weight }
+          areas.sum { |area| @model.work.fetch(area) } + (@model.work.fetch("return") * again)
+        end
+
+        # No area mends what lies elsewhere.
+        def mended(belief, areas, there)
+          belief.sum do |causes, weight|
+            needs = causes.map { |cause| cause.areas_with(there) }
+            needs.none?(&:empty?) && (needs.flatten - areas).empty? ? weight : 0
+          end
         end
 
         # Causes that these areas do not mend, the likelier first; those that no part mends are no reproach to them.
