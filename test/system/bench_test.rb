@@ -28,18 +28,18 @@ class BenchSystemTest < SystemTest
     assert_accessible
     click_button "head bolts M8: tighten"
     2.times do |turn|
-      assert_text "bolt #{turn + 1}, turn #{turn + 1} of 26"
+      assert_text "bolt #{turn + 1}, turn #{turn + 1} of 34"
       assert_text "draw in, these by turns"
       keys :enter
     end
-    assert_text "round 2 of 4"
+    assert_text "round 2 of 5"
     keys "6.5", :enter
-    assert_text "bolt 2, turn 4 of 26"
+    assert_text "bolt 2, turn 4 of 34"
     keys :enter
-    assert_text "bolt 3, turn 5 of 26"
+    assert_text "bolt 3, turn 5 of 34"
     keys "8", :enter
     assert_text "8 N·m: over, 6.2 N·m to 7 N·m is asked."
-    assert_text "bolt 3, turn 5 of 26"
+    assert_text "bolt 3, turn 5 of 34"
     assert_accessible
     keys "20 mm", :enter
     assert_text "is no torque"
@@ -48,10 +48,10 @@ class BenchSystemTest < SystemTest
     click_button "Send 20 lbf·in"
     assert_text "20 lbf·in: under"
     click_button "Close"
-    assert_text "4 of 26 turns done"
+    assert_text "4 of 34 turns done"
     assert_text "8 N·m was over"
     visit "/orders/1/bench"
-    assert_text "4 of 26 turns done"
+    assert_text "4 of 34 turns done"
     assert_text "8 N·m was over"
     assert_equal [6.5, "lbf·in"], [log.reading("head_bolts", 2)["value"], log.reading("head_bolts", 4)["unit"]]
     assert_equal "wrench", log.reading("head_bolts", 4)["by"]

@@ -276,14 +276,14 @@ class CounterTest < SystemTest
     assert_selector "svg[aria-label='plunger 1 8.8 mm out, enters first; plunger 2 0 mm out; plunger 3 8.8 mm out, enters first']"
     click_button "head bolts M8: turn by turn"
     within("[role=dialog]") do
-      assert_text "round 1 of 4"
+      assert_text "round 1 of 5"
       assert_text "draw in, these by turns"
-      assert_text "bolt 1, turn 1 of 26"
+      assert_text "bolt 1, turn 1 of 34"
       10.times { page.driver.browser.action.send_keys(:enter).perform }
-      assert_text "round 3 of 4"
+      assert_text "round 3 of 5"
       assert_text "13.2 N·m"
       page.driver.browser.action.send_keys(:backspace).perform
-      assert_text "bolt 8, turn 10 of 26"
+      assert_text "bolt 8, turn 10 of 34"
     end
     assert_accessible
     page.driver.browser.action.send_keys(:escape).perform

@@ -34,7 +34,7 @@ class StoryTest < SystemTest
     assert_accessible
     say ""
     assert_text "published 195 lbf·in"
-    assert_selector "svg[aria-label='manifold from the front: tighten in the order f, c, g, b, e, d, h, a']"
+    assert_selector "svg[aria-label='manifold from the front: tighten in the order f, c, g, b, h, a, d, e']"
     assert_accessible
     say ""
     unfold "A jet goes through skin: hospital at once"

@@ -18,6 +18,8 @@ module Gimlet
         Heard = Value.of(:sign, :absent, :from, :to)
 
         REACH = 5
+        # In a line that describes a pump and complains of nothing, so many words must say it.
+        SURE = 3
         TURNS = %w[but although though yet except still since after when because until while if].freeze
         CANNOT = %w[wont cant couldnt wouldnt hardly].freeze
 
@@ -31,18 +33,18 @@ module Gimlet
         # @return [Array<Heard>] places in tokens
         def call(lattice, items)
           complaints = items.select(&:complaint)
-          return [] unless complaints.any? || items.none?(&:readings)
-
           told = complaints.map(&:complaint)
-          found(lattice, complaints).uniq(&:sign).reject { |one| told.include?(one.sign) }
+          least = complaints.any? || items.none?(&:readings) ? 1 : SURE
+          found(lattice, complaints, least).uniq(&:sign).reject { |one| told.include?(one.sign) }
         end
 
         private
 
         # What is said in the most words counts first.
-        def found(lattice, complaints)
+        def found(lattice, complaints, least)
           match = PhraseMatch.new(lattice, @phrases)
-          closest(lattice, lattice.tokens.each_index.flat_map { |place| match.at(place) }).filter_map do |one|
+          all = lattice.tokens.each_index.flat_map { |place| match.at(place) }.select { |one| one.places.size >= least }
+          closest(lattice, all).filter_map do |one|
             sign, which = one.id
             absent = which == :fine || denied?(lattice, one)
             counts = which == :rules ? absent && complaints.none? { |item| overlap?(lattice, one, item) } : true
