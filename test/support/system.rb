@@ -27,6 +27,8 @@ class SystemTest < Minitest::Test
   include SeededApp
   include LivedIn
 
+  # Seconds that a look over a large page may take on a busy machine.
+  SLOW = 120
   AXE = File.expand_path("../../ui/node_modules/axe-core/axe.min.js", __dir__)
 
   def setup
@@ -57,6 +59,7 @@ class SystemTest < Minitest::Test
   # WCAG 2.2 A and AA by axe-core: nothing serious or critical.
   # @param where [String, nil] what is looked at, where the test looks at several
   def assert_accessible(where = nil)
+    page.driver.browser.manage.timeouts.script_timeout = SLOW
     page.execute_script(File.read(AXE))
     found = page.evaluate_async_script(<<~JS)
       const done = arguments[arguments.length - 1];

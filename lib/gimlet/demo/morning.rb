@@ -28,6 +28,8 @@ module Gimlet
     #   Morning.new(database, today: Date.today).play
     class Morning
       SCRIPT = File.expand_path("../../../data/demo/morning.yml", __dir__)
+      # In seconds, from the first word to the order: what is played before its hour is over by now.
+      LONGEST_CALL = 900
       # What happens to an order after it was placed, in this order, and how many hours later.
       WAY = { "picked" => 1, "checked" => 2, "handed_over" => 5, "closed" => 30 }.freeze
       # Numbers on one shelf.
@@ -62,7 +64,7 @@ module Gimlet
       def time(ago, clock)
         hour, minute = clock.split(":").map(&:to_i)
         day = @today - ago
-        [Time.new(day.year, day.month, day.day, hour, minute), Time.now].min
+        [Time.new(day.year, day.month, day.day, hour, minute), Time.now - LONGEST_CALL].min
       end
 
       def shop = { tickets: @tickets, orders: @orders, lives: @lives, customers: @customers, pumps: @pumps, tools: @tools }
