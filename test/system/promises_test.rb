@@ -15,6 +15,10 @@ class PromisesTest < SystemTest
     line "?"
     assert_selector "section[aria-label='Nothing more to ask']", text: "No question would tell more."
     assert_selector "section[aria-label='Nothing more to ask']", text: "of option A would be bought in vain"
+    within("section[aria-label='What to open']") do
+      assert_text "How many turns has the valve spring?"
+      assert_button "Copy to send"
+    end
     line "?"
     assert_text "There is no such answer to choose."
     assert_text "Ask for a photo of the plate and the front, or for an old part"

@@ -72,8 +72,8 @@ module Gimlet
 
           share = bucket.flow / bucket.displaced
           swept = "#{flow(bucket.displaced)} that the plungers sweep"
-          Told.new(name: "volumetric efficiency", share: share,
-                   sum: "#{caught(bucket)}: #{percent(share)} of the #{swept}, so #{percent(1 - share)} slips back")
+          slips = ", so #{percent(1 - share)} slips back" if share <= 1
+          Told.new(name: "volumetric efficiency", share: share, sum: "#{caught(bucket)}: #{percent(share)} of the #{swept}#{slips}")
         end
 
         def nozzle(bucket)

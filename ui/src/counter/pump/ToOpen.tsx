@@ -12,7 +12,7 @@ export function ToOpen({ view }: { view: TicketView }) {
   const text = [`For ticket ${view.id ?? ""}: without pressure and with the drive locked off, please look and call back.`, ...plan.map((one, at) => `${at + 1}. ${one.say}`)].join("\n");
   return (
     <Box component="section" aria-label="What to open" sx={{ mt: 1 }}>
-      <strong>Nothing more can be told from outside. What would tell, once it is open:</strong>
+      <strong>Nothing more can be told on the phone. What would tell, with the pump at hand or open:</strong>
       <Box component="ol" sx={{ my: 0.5, pl: 3 }}>
         {plan.map((one) => (
           <li key={one.trait}>
