@@ -127,14 +127,15 @@ module Gimlet
                    reason: @fixed[offer]&.reason)
         end
 
-        # Pieces in one sale unit by the number that they serve; those that serve one of several by what they serve here.
+        # Pieces in one sale unit by the number that they serve; those that may serve several are shared out as they do serve here.
         def covers(offer, served)
           offer.covers.each_with_object(Hash.new(0)) do |(key, pieces), all|
-            wanted = key.is_a?(Array) ? served.fetch(key, {}).select { |_, count| count.positive? }.keys : [key]
-            wanted = Array(key).first(1) if wanted.empty?
-            wanted.each_with_index { |number, at| all[number] += (pieces + at) / wanted.size }
+            shares = key.is_a?(Array) ? served.fetch(key, {}).select { |_, count| count.positive? } : { key => 1 }
+            shares.each { |number, count| all[number] += whole(Rational(pieces * count, shares.values.sum)) }
           end
         end
+
+        def whole(share) = share.denominator == 1 ? share.to_i : share.to_f.round(4)
 
         # part number => pieces bought for it less pieces needed
         def balance(purchase, served)

@@ -48,7 +48,7 @@ module Gimlet
         def covers(line)
           return unless line["kit"]
 
-          line["covers"].map { |number, pieces| "#{pieces * line['quantity']} × #{number}" }.join(", ")
+          line["covers"].map { |number, pieces| "#{(pieces * line['quantity']).round} × #{number}" }.join(", ")
         end
 
         def stand_ins
