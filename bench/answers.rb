@@ -16,7 +16,7 @@ SCOPE = %w[inlet_valves discharge_valves packings].freeze
 
 database = Gimlet::Store.connect(File.join(Dir.mktmpdir, "bench.sqlite3"))
 Gimlet::Demo.seed(database)
-app = Rack::MockRequest.new(Gimlet::API::App.new(database))
+app = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Counter::Shop.new(database)))
 post = ->(path, body) { app.post(path, input: JSON.generate(body), "CONTENT_TYPE" => "application/json") }
 
 requests = {

@@ -27,8 +27,8 @@ class BigShop
     Gimlet::Demo.seed(@database)
     Gimlet::Demo.morning(@database)
     grow
-    @app = Gimlet::API::App.new(@database)
-    @app.helpers.ready
+    @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(@database))
+    @app.helpers.shop.ready
   end
 
   def grow

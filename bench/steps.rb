@@ -39,7 +39,7 @@ end
 # A browser at the counter.
 class Caller
   def initialize(database)
-    @app = Rack::MockRequest.new(Gimlet::API::App.new(database))
+    @app = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Counter::Shop.new(database)))
     @keys = 0
   end
 

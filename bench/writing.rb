@@ -21,7 +21,7 @@ Typed = Gimlet::Exchange::TypedValue
 
 database = Gimlet::Store.connect(File.join(Dir.mktmpdir, "writing.sqlite3"))
 Gimlet::Demo.seed(database)
-Capybara.app = Gimlet::API::App.new(database)
+Capybara.app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database))
 Capybara.server = :puma, { Silent: true }
 Capybara.default_max_wait_time = 10
 

@@ -41,18 +41,21 @@ module Gimlet
       sound
       people
       tell
-      API::App.new(@database, demo: @demo && loopback?, supplier: supplier).tap do |app|
-        app.helpers.ready
-        at_exit { app.helpers.uploads.stop }
-        copies if minutes.positive?
-        learning(app.helpers)
-      end
+      serve(Counter::Shop.new(@database, supplier: supplier))
     rescue Sequel::Error, SystemCallError => e
       code, sentence = Store::Health.trouble(e) || ["unusable", "#{e.message.lines.first.strip}."]
       reject(code, "#{@path}: #{sentence}")
     end
 
     private
+
+    def serve(shop)
+      shop.ready
+      at_exit { shop.stop }
+      copies if minutes.positive?
+      learning(shop)
+      API::App.new(shop, demo: @demo && loopback?)
+    end
 
     def sound
       fault = Store::Health.new(@database).integrity
@@ -89,14 +92,16 @@ module Gimlet
                 *Store::Backup.fault(folder)
     end
 
-    # The demo has a stand-in of its own.
+    # The demo has a stand-in of its own; another shop buys on paper until an address is named.
     # @return [Exchange::SupplierLink, nil]
     def supplier
-      address = ENV["GIMLET_SUPPLIER"] || (@demo && Supplier::StandIn.start(Store::Stock.new(@database).all.transform_values(&:price_cents)).address)
-      address && Exchange::SupplierLink.new(address)
+      address = ENV.fetch("GIMLET_SUPPLIER") { stand_in.address if @demo }
+      Exchange::SupplierLink.new(address) if address
     rescue ArgumentError => e
       reject("supplier", e.message)
     end
+
+    def stand_in = Supplier::StandIn.start(Store::Stock.new(@database).all.transform_values(&:price_cents))
 
     def folder = Store::Backup.folder(@path)
     def minutes = Integer(ENV.fetch("GIMLET_BACKUP_MINUTES", MINUTES.to_s), exception: false) || MINUTES
@@ -120,10 +125,10 @@ module Gimlet
     end
 
     # Once a day, beside the work.
-    def learning(helpers)
+    def learning(shop)
       Thread.new do
         loop do
-          helpers.learn_anew
+          shop.learn_anew
           sleep(3600)
         rescue StandardError => e
           warn "Nothing was learned: #{e.message}"

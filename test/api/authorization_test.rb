@@ -22,7 +22,7 @@ class AuthorizationTest < Minitest::Test
     %w[orders order sinceOrder earlierOrder card strip torqueRecord bench noteAtBench photos photo] => %w[counter bench owner],
     %w[stepOrder scanPiece ways today tools note bagLabel] => %w[counter bench keeper owner],
     %w[prices tax stocked toBuy askSupplier dispatchNote purchases purchase purchaseTable] => %w[counter keeper owner],
-    %w[drafts beginDraft draft editDraft draftTable draftPage practise draftEffects publishDraft giveUpDraft undoRevision
+    %w[drafts beginDraft draft editDraft draftTable draftPage practise draftEffects publishDraft giveUpDraft undoRevision bringBackRevision
        uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice figures learning changeStocked moveStock lookAtCount bookCount shelfLabels
        writePurchase sendPurchase receivePurchase supplierDay addTool toolLabels history historyTable] => %w[keeper owner],
     %w[eraseCustomer switchLearning setTax setWays people putPerson leave newToken backup] => %w[owner]

@@ -200,7 +200,7 @@ class MeasureTest < Minitest::Test
     send_json("POST", "/api/tickets/#{view['id']}/entries", entry("measured", what: "flow", measure: measure))
     assert_equal 201, last_response.status
     assert Gimlet::Store::Catalogue.new(database).remove("harrowgill-hv")
-    answer = Rack::MockRequest.new(Gimlet::API::App.new(database)).get("/api/tickets/#{view['id']}")
+    answer = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Counter::Shop.new(database))).get("/api/tickets/#{view['id']}")
     assert_equal 200, answer.status
     assert_match(/no “HV18” in the catalogue/, JSON.parse(answer.body)["measured"].first["verdict"])
   end

@@ -6,7 +6,7 @@ require_relative "../support/http"
 class RequestLimitsTest < Minitest::Test
   include Http
 
-  def app = @app ||= Gimlet::API::App.new(database)
+  def app = @app ||= Gimlet::API::App.new(Gimlet::Counter::Shop.new(database))
 
   def raw(verb, path, body = nil, **env)
     query = path.split("?", 2)

@@ -11,7 +11,7 @@ class SignInTest < Minitest::Test
 
   # bcrypt's least work, so that a table of sign-ins takes no minute.
   def people = @people ||= Gimlet::Store::People.new(database, cost: 4)
-  def app = @app ||= Gimlet::API::App.new(database, demo: false)
+  def app = @app ||= Gimlet::API::App.new(Gimlet::Counter::Shop.new(database), demo: false)
   def staff = Gimlet::Core::Roles::ALL.each { |role| people.upsert("the #{role}", role, "secret #{role}") }
 
   def from(address, verb, path, body = nil, **headers)
@@ -49,7 +49,7 @@ class SignInTest < Minitest::Test
     end
     database[:sessions].update(began_at: began)
     readonly = Sequel.connect(adapter: "sqlite", database: database.opts[:database], readonly: true)
-    @app = Gimlet::API::App.new(readonly)
+    @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(readonly))
     rack_mock_session.instance_variable_set(:@app, @app)
     %w[/api/tickets /api/orders /api/customers /api/catalogue /api/vocabulary /api/session].each do |path|
       get path
@@ -97,7 +97,7 @@ class SignInTest < Minitest::Test
     staff
     slow = Gimlet::Store::People.new(database, cost: 9)
     slow.upsert("the owner", "owner", "secret owner")
-    apps = Array.new(4) { Gimlet::API::App.new(Gimlet::Store.file(database.opts[:database])) }
+    apps = Array.new(4) { Gimlet::API::App.new(Gimlet::Counter::Shop.new(Gimlet::Store.file(database.opts[:database]))) }
     codes = Array.new(20) do |at|
       Thread.new do
         env = Rack::MockRequest.env_for("/api/session", method: "POST", input: JSON.generate(name: "the owner", secret: "guess #{at}"),
@@ -253,7 +253,7 @@ class SignInTest < Minitest::Test
   # On its own machine the demo asks for no secret, and answers what a script would try first; through anything in between it does not.
   def test_the_demo_on_its_own_machine
     staff
-    @app = Gimlet::API::App.new(database, demo: true)
+    @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database), demo: true)
     from(AFAR, "POST", "/api/identify", { text: "8 bolts" })
     assert_problem(401, "sign_in")
     [[AFAR, {}], ["127.0.0.1", { "HTTP_X_REAL_IP" => "10.0.0.9" }], ["127.0.0.1", { "HTTP_VIA" => "1.1 proxy" }],
@@ -266,7 +266,7 @@ class SignInTest < Minitest::Test
     from("::ffff:127.0.0.1", "POST", "/api/session", { name: "the owner" })
     assert_equal [201, true, "owner"], [last_response.status, json["demo"], json["person"]["role"]]
     clear_cookies
-    @app = Gimlet::API::App.new(database)
+    @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database))
     rack_mock_session.instance_variable_set(:@app, @app)
     from("127.0.0.1", "POST", "/api/session", { name: "the owner" })
     assert_problem(422, "wrong_secret")

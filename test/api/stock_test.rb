@@ -134,7 +134,7 @@ class StockTest < Minitest::Test
 
   def with_supplier
     stand_in = Gimlet::Supplier::StandIn.start({ "PW-K220" => 6718 })
-    @app = Gimlet::API::App.new(database, supplier: Gimlet::Exchange::SupplierLink.new(stand_in.address))
+    @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database, supplier: Gimlet::Exchange::SupplierLink.new(stand_in.address)))
     yield stand_in
   ensure
     stand_in&.stop

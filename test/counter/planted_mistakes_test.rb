@@ -232,7 +232,7 @@ class PlantedMistakesTest < Minitest::Test
 
   def test_an_empty_catalogue_says_so
     catalogue.documents.each { |one| catalogue.remove(one["series"]["id"]) }
-    app = Rack::MockRequest.new(Gimlet::API::App.new(database))
+    app = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Counter::Shop.new(database)))
     answer = app.post("/api/identify", input: '{"text": "8 bolts"}', "CONTENT_TYPE" => "application/json")
     assert_equal [422, "empty_catalogue"], [answer.status, JSON.parse(answer.body)["code"]]
     assert_equal [422, 200], [app.get("/api/tickets/new").status, app.get("/api/health").status]

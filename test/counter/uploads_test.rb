@@ -25,7 +25,7 @@ class UploadsTest < Minitest::Test
 
   # Rows read, of how many: it moves, and a step at the counter is answered meanwhile.
   def test_progress_moves_while_others_work
-    app = Rack::MockRequest.new(Gimlet::API::App.new(database))
+    app = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Counter::Shop.new(database)))
     upload = begun(40_000)
     seen = []
     wait_until(upload) do

@@ -113,9 +113,9 @@ class BackupTest < Minitest::Test
   end
 
   def test_a_full_disk_is_said_as_such_and_nothing_is_lost
-    roomy = Rack::MockRequest.new(Gimlet::API::App.new(database))
+    roomy = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Counter::Shop.new(database)))
     assert_equal 201, send_line(roomy, "first").status
-    crowded = Rack::MockRequest.new(Gimlet::API::App.new(full))
+    crowded = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Counter::Shop.new(full)))
     answers = []
     capture_io { answers << send_line(crowded, "k#{answers.size}") while answers.size < 40 && answers.none? { |one| one.status != 201 } }
     refused = answers.last
@@ -129,7 +129,7 @@ class BackupTest < Minitest::Test
 
   # The page of an index, which most requests never meet: seen all the same, and from then on nothing is added.
   def test_a_file_damaged_while_it_is_served
-    app = Rack::MockRequest.new(Gimlet::API::App.new(database))
+    app = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Counter::Shop.new(database)))
     assert_equal 200, app.get("/api/health").status
     database.run("PRAGMA wal_checkpoint(TRUNCATE)")
     root = database[:sqlite_master].where(type: "index").exclude(rootpage: nil).reverse(:rootpage).get(:rootpage)
@@ -138,7 +138,7 @@ class BackupTest < Minitest::Test
       file.seek((root - 1) * size)
       file.write("\xA5" * size)
     end
-    app = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Store.file(database.opts[:database])))
+    app = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Counter::Shop.new(Gimlet::Store.file(database.opts[:database]))))
     health = app.get("/api/health")
     assert_equal [503, "ailing"], [health.status, JSON.parse(health.body)["status"]]
     assert_match(/damaged: stop, and restore/, JSON.parse(health.body)["problem"])

@@ -92,7 +92,7 @@ class CopiesTest < Minitest::Test
     File.write(@copies, "a file where the folder should be")
     assert_equal "copies_unwritable", assert_raises(Gimlet::Core::InputError) { backup.keep }.code
     ENV["GIMLET_BACKUPS"] = @copies
-    app = Rack::MockRequest.new(Gimlet::API::App.new(database))
+    app = Rack::MockRequest.new(Gimlet::API::App.new(Gimlet::Counter::Shop.new(database)))
     health = app.get("/api/health")
     assert_equal [200, "ailing"], [health.status, JSON.parse(health.body)["status"]]
     assert_match(/No copy can be written to .*copies/, JSON.parse(health.body)["problem"])

@@ -8,16 +8,19 @@ module Http
   include Rack::Test::Methods
   include SeededApp
 
-  def app = @app ||= Gimlet::API::App.new(database)
+  def app = @app ||= Gimlet::API::App.new(Gimlet::Counter::Shop.new(database))
 
   def teardown
-    @app.helpers.uploads.stop if @app
+    @app.helpers.shop.stop if @app
     super
   end
 
   def json = JSON.parse(last_response.body)
 
+  # With a key of its own, where the operation wants one and the test has none to say.
   def send_json(verb, path, body)
+    keyed = body.is_a?(Hash) && Gimlet::API::Operations.at(path.split("?").first)&.dig(verb)&.operation&.repeat == "key"
+    body = { "key" => "fresh #{@fresh = (@fresh || 0) + 1}" }.merge(body.transform_keys(&:to_s)) if keyed
     custom_request(verb, path, {}, input: body.is_a?(String) ? body : JSON.generate(body), "CONTENT_TYPE" => "application/json")
     json
   end

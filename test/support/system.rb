@@ -32,21 +32,21 @@ class SystemTest < Minitest::Test
   AXE = File.expand_path("../../ui/node_modules/axe-core/axe.min.js", __dir__)
 
   def setup
-    STAGE.app = @app = Gimlet::API::App.new(database, demo: true)
+    STAGE.app = @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database), demo: true)
     page.current_window.resize_to(1280, 943)
   end
 
   # A shop in the middle of a morning instead of a fresh one.
   def lived_in
-    @app.helpers.uploads.stop
+    @app.helpers.shop.stop
     live_in
-    STAGE.app = @app = Gimlet::API::App.new(database, demo: true)
+    STAGE.app = @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database), demo: true)
   end
 
   def teardown
     assert_no_faults_in_the_console
     Capybara.reset_sessions!
-    @app.helpers.uploads.stop
+    @app.helpers.shop.stop
     super
   end
 

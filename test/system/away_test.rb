@@ -38,11 +38,31 @@ class AwayTest < SystemTest
     assert_field "What you hear", with: "brass head"
     STAGE.app = @app
     refresh
-    assert_selector "[aria-label='The call']", text: "brass head"
-    assert_field "What you hear", with: "brass head"
-    line.send_keys(:enter)
+    assert_text "Arrived: “brass head said”. It counts once.", wait: 15
     assert_field "What you hear", with: ""
+    assert_selector "[aria-label='The call']", text: "brass head"
     assert_equal ["8 bolts", "brass head"], said
+  end
+
+  def on_hand = database[:stock].where(number: "PW-K220").get(:on_hand)
+
+  # Booked, the answer lost, pressed again, the window shut and opened: once.
+  def test_what_is_booked_counts_once_whatever_is_lost
+    was = on_hand
+    visit "/desk/prices"
+    fill_in "find a number or a name", with: "tk4 seal kit 20"
+    click_button "PW-K220"
+    STAGE.app = ->(env) { env["PATH_INFO"] == "/api/movements" ? @app.call(env) && NOBODY_BEHIND : @app.call(env) }
+    within("section[aria-label='PW-K220']") do
+      fill_in "how many", with: "9"
+      2.times { click_button "Book it" }
+    end
+    assert_text "Not yet arrived: “received PW-K220 9”. It is sent again by itself."
+    assert_accessible
+    refresh
+    STAGE.app = @app
+    assert_text "Arrived: “received PW-K220 9”. It counts once.", wait: 15
+    assert_equal was + 9, on_hand
   end
 
   def test_a_slow_answer_is_said_too

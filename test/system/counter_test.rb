@@ -23,7 +23,7 @@ class CounterTest < SystemTest
     visit path
     assert_button "head bolts 8: strike out"
     assert_field "What you hear", with: "half a sentence"
-    STAGE.app = Gimlet::API::App.new(database)
+    STAGE.app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database))
     visit path
     assert_button "head bolts 8: strike out"
   end

@@ -28,7 +28,7 @@ class SignInTest < SystemTest
 
   def test_a_shop_asks_for_the_pin
     staff
-    STAGE.app = @app = Gimlet::API::App.new(database)
+    STAGE.app = @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database))
     visit "/"
     click_button "2 · Tomos"
     fill_in "PIN or password of Tomos", with: "guess"
@@ -45,7 +45,7 @@ class SignInTest < SystemTest
   # Through a proxy nobody is told who works here, until somebody has signed in at this till.
   def test_elsewhere_the_name_is_typed
     staff
-    @app = Gimlet::API::App.new(database)
+    @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database))
     STAGE.app = ->(env) { @app.call(env.merge("HTTP_VIA" => "1.1 proxy")) }
     visit "/orders"
     assert_text "who is it?"

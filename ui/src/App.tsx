@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { CounterPage } from "./counter/CounterPage";
+import { Outbox } from "./shell/Outbox";
 import { NotFoundPage } from "./shell/NotFoundPage";
 import { Till } from "./shell/Till";
 import { Unreachable } from "./shell/Unreachable";
@@ -23,6 +24,7 @@ export function App() {
   return (
     <>
       <Unreachable />
+      <Outbox />
       <Till>
         <Suspense fallback={null}>
           <Routes>

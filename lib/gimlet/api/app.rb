@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "forwardable"
 require "json"
 require "sinatra/base"
 require_relative "../counter/add_entry"
@@ -10,22 +11,9 @@ require_relative "../core/desk/ways"
 require_relative "../counter/note_at_bench"
 require_relative "../counter/place_order"
 require_relative "../counter/plan_rebuild"
-require_relative "../counter/references"
-require_relative "../counter/uploads"
+require_relative "../counter/shop"
 require_relative "../counter/work_on_ticket"
-require_relative "../store/entry_log"
-require_relative "../store/customers"
-require_relative "../store/lives"
-require_relative "../store/orders"
-require_relative "../store/pumps"
-require_relative "../store/purchases"
-require_relative "../store/photos"
-require_relative "../store/settings"
-require_relative "../store/sightings"
-require_relative "../store/stock"
-require_relative "../store/tools"
-require_relative "../store/tickets"
-require_relative "../store/health"
+require_relative "../store/acts"
 require_relative "authentication"
 require_relative "authorization"
 require_relative "errors"
@@ -98,35 +86,19 @@ module Gimlet
       register Routes::Uploads
       all_served!
 
-      # @param database [Sequel::Database]
+      # Each request is answered by a copy of this object, which is frozen: what a request has read is that copy's own, and gone with it.
+      # @param shop [Counter::Shop]
       # @param demo [Boolean] whether one key signs in on this machine
-      # @param supplier [Exchange::SupplierLink, nil]
-      def initialize(database, demo: false, supplier: nil)
+      def initialize(shop, demo: false)
         super(nil)
-        @supplier = supplier
-        @database = database
-        @references = Counter::References.new(database)
-        stores_of(database)
-        @authentication = Authentication.new(database, demo: demo)
+        @shop = shop
+        @authentication = Authentication.new(shop.database, demo: demo)
         @authorization = Authorization.new(@authentication)
-        @health = Store::Health.new(database)
-        @uploads = Counter::Uploads.new(database.opts[:database])
+        freeze
       end
 
-      attr_reader :uploads
-
-      # Reads the catalogue before the first request asks for it, and lists what an earlier version did not.
-      def ready
-        @references.current
-        @orders.describe_all
-      end
-
-      # Once a day, and not where the owner has switched it off.
-      def learn_anew
-        return if !learn.on? || Counter::Learn.learned(database)&.fetch("at") == Store::Clock.today.iso8601
-
-        learn.call
-      end
+      # @return [Counter::Shop]
+      attr_reader :shop
 
       # Nothing is added to a file that is damaged.
       before { problem(503, "damaged", health.damage) if health.damage && !request.get? }
@@ -134,26 +106,19 @@ module Gimlet
 
       private
 
-      def stores_of(database)
-        @stock, @customers, @pumps = Store::Stock.new(database), Store::Customers.new(database), Store::Pumps.new(database)
-        @tickets, @sightings, @photos = Store::Tickets.new(database), Store::Sightings.new(database), Store::Photos.new(database)
-        @orders, @lives, @bench = Store::Orders.new(database), Store::Lives.new(database), Store::EntryLog.new(database, :bench_entries, :order_id)
-        @tools, @purchases, @shop = Store::Tools.new(database), Store::Purchases.new(database), Store::Settings.new(database)
-      end
-
-      attr_reader :database, :health, :stock, :customers, :tickets, :orders, :lives, :pumps, :tools, :purchases, :supplier, :shop, :bench,
-                  :sightings, :photos, :authentication, :person
+      extend Forwardable
+      def_delegators :shop, :database, :health, :catalogue, :references, :uploads, :supplier, :stock, :customers, :tickets, :orders, :lives, :pumps,
+                     :tools, :purchases, :bench, :sightings, :photos
+      attr_reader :authentication, :person
 
       def peer = Peer.new(env)
       def operation = env.fetch(Router::CALL).operation
 
-      def catalogue = @references.catalogue
-
       # One catalogue for each request: the same from its first look to its last.
-      def reference = @reference ||= @references.current
+      def reference = @reference ||= references.current
 
       # What is agreed and kept is worked out on the newest.
-      def newest = @reference = @references.current(newest: true)
+      def newest = @reference = references.current(newest: true)
 
       # @return [Counter::Reference] with pumps in it
       def stocked
@@ -165,7 +130,7 @@ module Gimlet
       def identify = Counter::IdentifyPump.new(stocked, customers)
       def plan = Counter::PlanRebuild.new(stocked.snapshot, stock.all, reference.tables)
       # How this shop writes money and dates, and what it prints on.
-      def ways = Core::Desk::Ways.of(JSON.parse(shop["ways"] || "{}"))
+      def ways = Core::Desk::Ways.of(JSON.parse(shop.settings["ways"] || "{}"))
 
       def look_after_customers = Counter::LookAfterCustomers.new(database, customers, who: who_asks)
       def look_after_pumps = Counter::LookAfterPumps.new(pumps, reference.snapshot, today: Store::Clock.today)
@@ -230,6 +195,16 @@ module Gimlet
 
       # @return [String] whose doing it is
       def who_asks = person&.name || "nobody signed in"
+
+      # What is asked for with a key is done once, however often it is sent.
+      # @param body [Hash] with its key
+      # @yield does it
+      # @return [Object] what the block answered, as plain data
+      def once(body, &)
+        call = env.fetch(Router::CALL)
+        place = [call.operation.id, *call.values].join(" ")
+        Store::Acts.new(database).once(body.fetch("key"), place, body.except("key", "who"), who: who_asks, &)
+      end
 
       # @param what [String] as the history calls it
       def noted_as(what, **detail) = Store::History.new(database).note(what, detail, who: who_asks)

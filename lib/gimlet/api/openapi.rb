@@ -97,6 +97,8 @@ module Gimlet
       def schema(name) = DOCUMENT.dig("components", "schemas", name)
 
       def sentence(field, fault)
+        return "#{field} is missing: send it too." if fault["type"] == "required"
+
         what = fault["error"].sub(/\A.*? at (?:root|`[^`]*`) /, "")
         "#{field.empty? ? 'The request' : field} cannot be used: it #{what}."
       end

@@ -17,9 +17,13 @@ module Gimlet
       # Bytes of a body where the document does not say (`x-max-bytes` of the request body).
       USUAL_BYTES = 65_536
 
+      # How an operation that is sent again is kept from happening twice: it changes nothing, or it is so by its nature (what is set is set), or by the
+      # key in its body (Store::Acts).
+      REPEATS = %w[reads nature key].freeze
+
       # `parameters` are the names that may stand in the query; `roles` those that may ask beside the owner, [:all] is everybody, signed in or not;
       # `media` is what a body is sent as.
-      Operation = Core::Value.of(:id, :verb, :max_bytes, :parameters, :roles, :media)
+      Operation = Core::Value.of(:id, :verb, :max_bytes, :parameters, :roles, :media, :repeat)
       # An operation that is asked for, with the values of its path in their order.
       Call = Core::Value.of(:operation, :values)
       # How a path is recognised, and what its methods are.
@@ -76,7 +80,22 @@ module Gimlet
         roles = row.fetch("x-roles") { raise KeyError, "#{row['operationId']} has no x-roles" }
         Operation.new(id: row.fetch("operationId"), verb: verb, max_bytes: row.dig("requestBody", "x-max-bytes") || USUAL_BYTES,
                       parameters: (shared + parameters(row)).select { |parameter| parameter["in"] == "query" }.map { |parameter| parameter["name"] },
-                      media: row.dig("requestBody", "content")&.keys&.first || JSON_MEDIA, roles: roles == "all" ? [:all] : roles)
+                      media: row.dig("requestBody", "content")&.keys&.first || JSON_MEDIA, roles: roles == "all" ? [:all] : roles,
+                      repeat: repeat(verb, row))
+      end
+
+      # One that does not say is none that anything is served by.
+      def repeat(verb, row)
+        told = verb == "GET" ? "reads" : row["x-repeat"]
+        REPEATS.include?(told) || raise(KeyError, "#{row['operationId']} has no x-repeat of #{REPEATS.join(', ')}")
+        told == "key" && !keyed?(row) && raise(KeyError, "#{row['operationId']} is repeated by a key and wants none in its body")
+        told
+      end
+
+      def keyed?(row)
+        name = row.dig("requestBody", "content", JSON_MEDIA, "schema", "$ref").split("/").last
+        schema = OpenAPI.schema(name)
+        (schema["oneOf"]&.map { |one| OpenAPI.schema(one["$ref"].split("/").last) } || [schema]).all? { |one| one["required"].include?("key") }
       end
 
       def parameters(row)

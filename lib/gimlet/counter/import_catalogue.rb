@@ -48,11 +48,11 @@ module Gimlet
       # @return [Array<Core::Doctor::Remark>] warnings; the documents are in
       # @param mark [String, nil] of the dry run that was agreed to
       # @raise [Core::InputError] every fault with its file, its place and the fix; nothing was changed
-      def call(documents, who: Store::History.at_the_keyboard, mark: nil, note: "")
+      def call(documents, who: Store::History.at_the_keyboard, mark: nil, note: "", restores: nil)
         found = checked(documents)
         mark.nil? || mark == mark(documents) ||
           Core::InputError.reject("document", "changed", "The catalogue has changed since this was looked at, or it is another document: look again.")
-        @catalogue.import_all(documents.values, who: who, note: note)
+        @catalogue.import_all(documents.values, who: who, note: note, restores: restores)
         found
       end
 

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/desk/customer_line"
+require_relative "../core/desk/name"
 require_relative "../core/input_error"
 require_relative "../core/order/life"
 require_relative "../store/history"
@@ -11,6 +12,9 @@ module Gimlet
     #
     #   LookAfterCustomers.new(database, customers).add("line" => "Tideway Oysters, Skarrow, 0160 442") # => {id: 7, name: "Tideway Oysters", ...}
     class LookAfterCustomers
+      # A field is one line, a note may have several.
+      READ = { name: Core::Desk::Name.method(:read), note: ->(text) { text.to_s.strip } }.freeze
+
       # @param database [Sequel::Database]
       # @param customers [Store::Customers]
       # @param who [String]
@@ -67,14 +71,15 @@ module Gimlet
       private
 
       def fields(request)
-        request.slice(*Store::Customers::FIELDS.map(&:to_s)).transform_keys(&:to_sym).transform_values { |text| text.to_s.strip.squeeze(" ") }
+        told = request.slice(*Store::Customers::FIELDS.map(&:to_s)).transform_keys(&:to_sym)
+        told.to_h { |key, text| [key, READ.fetch(key, Core::Desk::Name.method(:seen)).call(text)] }
       end
 
       def known(id) = @customers.find(id) || reject("id", "unknown_customer", "There is no customer #{id}.")
 
       # One name, one customer: the ear takes a name for whoever has it.
       def alone(told, id)
-        told[:name].to_s.empty? && reject("name", "missing", "Say what the customer is called.")
+        told[:name] || reject("name", "missing", "Say what the customer is called.")
         other = @customers.named(told[:name])
         return if other.nil? || other[:id] == id
 

@@ -88,18 +88,27 @@ module Gimlet
         draft.document["series"]["id"]
       end
 
-      # Takes the last publication of a series back: the one before it is on file again, or nothing where there was none.
+      # Takes the last publication of a series back: what stood before it is on file again, or nothing where nothing stood. Taken back once more, it
+      # goes further back, never forward to what was taken back.
+      # @param number [Integer] the revision that is taken back: the last one
       # @return [Integer, nil] the revision that is on file again
-      # @raise [Core::InputError] when there is nothing to take back
-      def undo(series_id)
-        last, before = @catalogue.revisions(series_id).first(2)
-        last || Core::InputError.reject("series", "unknown", "There is no series “#{series_id}”.")
-        note = "takes revision #{last[:number]} back"
-        document = before && @catalogue.revision(series_id, before[:number])
-        return @catalogue.remove(series_id, who: @who, note: note) && nil unless document
+      # @raise [Core::InputError] when that is not the last one
+      def take_back(series_id, number)
+        rows = revisions(series_id)
+        last = rows.first
+        last[:number] == number ||
+          Core::InputError.reject("number", "not_the_last", "Revision #{number} is not the last of #{series_id}: #{last[:number]} is. Look at them again.")
+        before = rows.find { |row| row[:number] < (last[:restores] || number) }
+        stand_again(series_id, before && (before[:restores] || before[:number]), "takes revision #{number} back")
+      end
 
-        ImportCatalogue.new(@catalogue, @vocabulary).call({ series_id => document }, who: @who, note: note)
-        before[:number]
+      # @param number [Integer] a revision that was published before
+      # @return [Integer] the same
+      # @raise [Core::InputError]
+      def bring_back(series_id, number)
+        revisions(series_id).any? { |row| row[:number] == number && row[:digest] } ||
+          Core::InputError.reject("number", "no_such_revision", "#{series_id} has no revision #{number} that could be brought back.")
+        stand_again(series_id, number, "brings revision #{number} back")
       end
 
       # @return [Core::Catalogue::Series, nil] what the draft would take the place of
@@ -117,6 +126,19 @@ module Gimlet
       end
 
       private
+
+      def revisions(series_id)
+        rows = @catalogue.revisions(series_id)
+        rows.any? ? rows : Core::InputError.reject("series", "unknown", "There is no series “#{series_id}”.")
+      end
+
+      def stand_again(series_id, number, note)
+        document = number && @catalogue.revision(series_id, number)
+        return @catalogue.remove(series_id, who: @who, note: note) && nil unless document
+
+        ImportCatalogue.new(@catalogue, @vocabulary).call({ series_id => document }, who: @who, note: note, restores: number)
+        number
+      end
 
       def known(id)
         @drafts.find(id) || Core::InputError.reject("draft", "no_such_draft", "There is no draft #{id} any more: it was published or given up.")

@@ -28,11 +28,12 @@ module Gimlet
       # @param documents [Array<Hash>] one series each, in the catalogue format
       # @param who [String]
       # @param note [String] why
-      def import_all(documents, who: History.at_the_keyboard, note: "")
+      # @param restores [Integer, nil] the revision that stands again with it
+      def import_all(documents, who: History.at_the_keyboard, note: "", restores: nil)
         @database.transaction(mode: :immediate) do
           documents.each do |document|
             write(document)
-            revise(document["series"]["id"], JSON.generate(document), who, note)
+            revise(document["series"]["id"], JSON.generate(document), who, note, restores)
           end
           changed
           History.new(@database).note("imported", documents.map { |document| document["series"]["id"] }, who: who)
@@ -40,9 +41,10 @@ module Gimlet
       end
 
       # @param series_id [String]
-      # @return [Array<Hash>] number, at, who, note, digest of what was published; the last first, `digest` nil where it was taken out
+      # @return [Array<Hash>] number, at, who, note, digest of what was published, and which revision it restores; the last first, `digest` nil where it
+      #   was taken out
       def revisions(series_id)
-        @database[:series_revisions].where(series_id: series_id).reverse(:number).select(:number, :at, :who, :note, :digest).all
+        @database[:series_revisions].where(series_id: series_id).reverse(:number).select(:number, :at, :who, :note, :digest, :restores).all
       end
 
       # @param number [Integer]
@@ -124,13 +126,13 @@ module Gimlet
       end
 
       # The same document again is no other revision.
-      def revise(series_id, text, who, note)
+      def revise(series_id, text, who, note, restores = nil)
         last = @database[:series_revisions].where(series_id: series_id).reverse(:number).first
         digest = text && Digest::SHA256.hexdigest(text)
         return if last && last[:digest] == digest
 
         @database[:series_revisions].insert(series_id: series_id, number: (last ? last[:number] : 0) + 1, at: Clock.now, who: who, note: note,
-                                            document: text, digest: digest)
+                                            document: text, digest: digest, restores: restores)
       end
 
       def changed = @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s

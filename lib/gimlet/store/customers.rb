@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "../core/desk/name"
 require_relative "clock"
+require_relative "pumps"
 
 module Gimlet
   module Store
@@ -15,6 +17,7 @@ module Gimlet
       # @param database [Sequel::Database]
       def initialize(database)
         @database = database
+        @pumps = Pumps.new(database)
       end
 
       # @param words [String, nil] that must all be found in name, place, phone, mail, or a pump of theirs
@@ -34,27 +37,29 @@ module Gimlet
         row.slice(:id, *FIELDS).merge(pumps: own, tools: tools(id), last: last(id))
       end
 
-      # @return [Hash, nil] who has that name, whatever its capitals
-      def named(name) = standing.where(Sequel.function(:lower, :name) => name.downcase).first
+      # @return [Hash, nil] who has that name, folded (Core::Desk::Name)
+      def named(name) = @database[:customers].where(folded: Core::Desk::Name.folded(name)).first
 
       # @param fields [Hash{Symbol=>String}] of FIELDS
       # @return [Hash] as in `all`
       def add(fields)
-        id = @database[:customers].insert(fields)
+        id = @database[:customers].insert(**fields, **told(fields))
         find(id).except(:tools, :last)
       end
 
       # @param fields [Hash{Symbol=>String}] of FIELDS
-      def change(id, fields) = @database[:customers].where(id: id).update(fields)
+      def change(id, fields)
+        row = @database[:customers].where(id: id)
+        row.update(**fields, **told(row.first.merge(fields)))
+      end
 
       # @param rows [Array<Hash>] name, place, pumps, and more of FIELDS
       def upsert(rows)
         @database.transaction do
           rows.each do |row|
-            @database[:customers].insert_conflict.insert(row.slice(*FIELDS))
-            id = @database[:customers].where(name: row[:name]).get(:id)
+            id = (named(row[:name]) || add(row.slice(*FIELDS)))[:id]
             row[:pumps].each do |pump|
-              @database[:pumps].insert(customer_id: id, designation: pump) unless @database[:pumps].where(customer_id: id, designation: pump).any?
+              @database[:pumps].where(customer_id: id, designation: pump).empty? && @pumps.add(id, designation: pump)
             end
           end
         end
@@ -70,7 +75,7 @@ module Gimlet
 
       # All that one has goes to the other; to be called inside a transaction.
       def merge(id, into)
-        @database[:customers].where(id: id).update(merged_into: into)
+        @database[:customers].where(id: id).update(merged_into: into, folded: nil)
         @database[:orders].where(customer_id: id).update(customer_id: into)
         @database[:pumps].where(customer_id: id).update(customer_id: into)
         kept = @database[:customer_tools].where(customer_id: into).select_map(:name)
@@ -80,8 +85,9 @@ module Gimlet
 
       # What the shop need not keep is gone; orders stay, with the name on their papers. To be called inside a transaction.
       def erase(id)
-        @database[:customers].where(id: id).update(name: "#{ERASED} #{id}", place: "", phone: "", email: "", note: "", erased_at: Clock.now)
-        @database[:pumps].where(customer_id: id).update(serial: "", plate: "", stands: "", note: "", gone: true, due_on: nil)
+        @database[:customers].where(id: id).update(name: "#{ERASED} #{id}", place: "", phone: "", email: "", note: "", erased_at: Clock.now,
+                                                     folded: nil, words: "")
+        @database[:pumps].where(customer_id: id).update(serial: "", plate: "", stands: "", note: "", words: "", gone: true, due_on: nil)
         @database[:customer_tools].where(customer_id: id).delete
         @database[:photos].where(ticket_id: tickets_of(id)).delete
       end
@@ -101,13 +107,16 @@ module Gimlet
 
       def standing = @database[:customers].where(merged_into: nil, erased_at: nil)
 
+      # What the name is compared by and the row found by.
+      def told(fields)
+        words = fields.values_at(:name, :place, :email).join(" ")
+        { folded: Core::Desk::Name.folded(fields[:name]), words: Core::Desk::Name.folded("#{words} #{fields[:phone].to_s.delete(' ')}") }
+      end
+
       def found(words)
-        words.to_s.downcase.split.first(8).reduce(standing) do |all, word|
-          like = "%#{@database[:customers].escape_like(word)}%"
-          by_pump = @database[:pumps].where(gone: false).where(Sequel.|(*%i[designation serial plate stands].map { |one| Sequel.ilike(one, like) }))
-          # A phone is found however it is spaced.
-          phone = Sequel.like(Sequel.function(:replace, :phone, " ", ""), like)
-          all.where(Sequel.|(*%i[name place email].map { |one| Sequel.ilike(one, like) }, phone, { id: by_pump.select(:customer_id) }))
+        Core::Desk::Name.folded(words).split.first(8).reduce(standing) do |all, word|
+          like = Sequel.like(:words, "%#{@database[:customers].escape_like(word)}%")
+          all.where(like | { id: @database[:pumps].where(gone: false).where(like).select(:customer_id) })
         end
       end
 

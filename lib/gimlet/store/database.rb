@@ -49,7 +49,7 @@ module Gimlet
     private_class_method :settle
 
     def create(replacement)
-      replacement.prepare { |fresh| Sequel.connect(adapter: "sqlite", database: fresh, foreign_keys: true) { |made| Schema.migrate(made) } }
+      replacement.prepare { |fresh| Sequel.connect(adapter: "sqlite", database: fresh, foreign_keys: false) { |made| Schema.migrate(made) } }
       replacement.finish
     end
     private_class_method :create

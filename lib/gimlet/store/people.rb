@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/desk/name"
 require_relative "../core/input_error"
 require_relative "../core/roles"
 require_relative "../core/value"
@@ -32,7 +33,7 @@ module Gimlet
       # @return [Array<Person>]
       def all = @database[:people].where(active: true).order(:id).map { |row| person(row) }
 
-      # @param name [String] as typed: large or small letters count only where two people differ in nothing else
+      # @param name [String] as typed: it is theirs where it is folded alike
       # @return [Person, nil]
       def named(name) = row_of(name)&.then { |row| person(row) }
 
@@ -40,16 +41,16 @@ module Gimlet
       # @param secret [String] a PIN or a password
       # @raise [Core::InputError]
       def upsert(name, role, secret)
-        name = name.to_s.strip
+        name = Core::Desk::Name.read(name)
         known_role(role)
-        name.empty? && reject("name", "missing", "Say who it is.")
+        name = known_as(name)
         good_secret(name, role, secret.to_s)
         kept = @secrets.keep(name, secret)
         @database.transaction(mode: :immediate) do
           role == "owner" || !last_owner?(name) || reject("role", "last_owner", "#{name} is the only owner: make another one first.")
-          @database[:tokens].where(name: name).empty? || reject("name", "name_taken", "A script is called #{name}: choose another name.")
+          @database[:tokens].where(folded: Core::Desk::Name.folded(name)).empty? || reject("name", "name_taken", "A script is called #{name}: choose another name.")
           fields = { role: role, secret: kept, active: true }
-          @database[:people].insert_conflict(target: :name, update: fields).insert(name: name, **fields)
+          @database[:people].insert_conflict(target: :name, update: fields).insert(name: name, folded: Core::Desk::Name.folded(name), **fields)
           ended(name)
         end
       end
@@ -58,6 +59,7 @@ module Gimlet
       # @return [Boolean] whether there was such a person
       # @raise [Core::InputError] when nobody could let anyone in afterwards
       def deactivate(name)
+        name = known_as(name)
         @database.transaction(mode: :immediate) do
           last_owner?(name) && reject("name", "last_owner", "#{name} is the only owner: make another one first.")
           ended(name)
@@ -86,9 +88,11 @@ module Gimlet
       def person(row) = Person.new(**row.slice(:id, :name, :role))
 
       def row_of(name)
-        alike = @database[:people].where(active: true).all.select { |row| row[:name].casecmp?(name.to_s.strip) }
-        alike.find { |row| row[:name] == name } || (alike.first if alike.one?)
+        @database[:people].where(active: true, folded: Core::Desk::Name.folded(name)).first
       end
+
+      # However it is typed now: secrets are kept with the name as it was first written.
+      def known_as(name) = @database[:people].where(folded: Core::Desk::Name.folded(name)).get(:name) || name
 
       def ended(name)
         ids = @database[:people].where(name: name).select(:id)
@@ -113,7 +117,7 @@ module Gimlet
       end
 
       def guessed_first?(name, secret)
-        secret.strip.empty? || secret.chars.uniq.one? || secret == name.downcase || RUNS.any? { |run| run.include?(secret) }
+        secret.strip.empty? || secret.chars.uniq.one? || secret == Core::Desk::Name.folded(name) || RUNS.any? { |run| run.include?(secret) }
       end
 
       def reject(...) = Core::InputError.reject(...)

@@ -3,6 +3,7 @@
 require "date"
 require "json"
 require_relative "../core/desk/due"
+require_relative "../core/desk/name"
 require_relative "../core/order/versions"
 require_relative "clock"
 
@@ -27,10 +28,13 @@ module Gimlet
 
       # @param fields [Hash] of FIELDS
       # @return [Integer] its id
-      def add(customer_id, fields) = @database[:pumps].insert(customer_id: customer_id, **fields)
+      def add(customer_id, fields) = @database[:pumps].insert(customer_id: customer_id, **fields, words: words(fields))
 
       # @param fields [Hash] of FIELDS
-      def change(id, fields) = @database[:pumps].where(id: id).update(fields)
+      def change(id, fields)
+        row = @database[:pumps].where(id: id)
+        row.update(**fields, words: words(row.first.merge(fields)))
+      end
 
       # The pump of an order: the one of that designation and serial, else one whose serial nobody has read yet, else another.
       # @param serial [String, nil] as it was read
@@ -40,7 +44,7 @@ module Gimlet
         known = serial ? own.where(serial: serial).get(:id) || own.where(serial: "").get(:id) : own.get(:id)
         return add(customer_id, designation: designation, serial: serial.to_s) unless known
 
-        @database[:pumps].where(id: known, serial: "").update(serial: serial.to_s)
+        change(known, serial: serial.to_s) if serial && find(known)[:serial].empty?
         known
       end
 
@@ -75,6 +79,9 @@ module Gimlet
       def due_on(id, date) = @database[:pumps].where(id: id).update(due_on: date&.iso8601)
 
       private
+
+      # What it is found by.
+      def words(fields) = Core::Desk::Name.folded(fields.values_at(:designation, :serial, :plate, :stands).join(" "))
 
       def with_customer(rows)
         rows.join(:customers, id: :customer_id).select_all(:pumps).select_append(*%i[name place phone].map { |one| Sequel[:customers][one] }).all

@@ -34,8 +34,15 @@ module Gimlet
         found == newest
       end
 
+      # A table that is made anew must not take with it what points at it: foreign keys are off meanwhile, and looked at afterwards.
+      # @param database [Sequel::Database] that enforces no foreign keys
       # @param target [Integer] version
-      def migrate(database, target: newest) = Sequel::Migrator.run(database, MIGRATIONS, target: target, use_transactions: true)
+      # @raise [Core::InputError]
+      def migrate(database, target: newest)
+        Sequel::Migrator.run(database, MIGRATIONS, target: target, use_transactions: true)
+        loose = database.fetch("PRAGMA foreign_key_check").first or return
+        Core::InputError.reject("database", "loose_rows", "Rows of #{loose[:table]} point at rows of #{loose[:parent]} that are not there: restore a copy.")
+      end
 
       # @return [Boolean] whether it has the tables of its version, no more and no less: an earlier Gimlet could be cut short in between
       def whole?(database) = shape(database) == shape_of(version(database))
@@ -44,7 +51,7 @@ module Gimlet
       def shape(database) = database.tables.sort.to_h { |table| [table, database.schema(table).map(&:first).sort] }
 
       def shape_of(version)
-        (@shapes ||= {})[version] ||= Sequel.connect("sqlite:/") do |model|
+        (@shapes ||= {})[version] ||= Sequel.connect(adapter: "sqlite", foreign_keys: false) do |model|
           migrate(model, target: version)
           shape(model)
         end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/desk/name"
 require_relative "../core/input_error"
 require_relative "../core/value"
 require_relative "clock"
@@ -23,7 +24,7 @@ module Gimlet
 
       # However it is spelled, it is one name.
       # @return [String] what its guesses are counted under
-      def self.of_name(name) = "name #{name.to_s.strip.downcase}"
+      def self.of_name(name) = "name #{Core::Desk::Name.folded(name)}"
 
       # @param database [Sequel::Database]
       def initialize(database)
@@ -37,7 +38,7 @@ module Gimlet
       # @return [Array<String>] what was counted
       # @raise [Core::InputError] "locked", and nothing is counted
       def count(name:, address:, till:, now: Clock.now)
-        counted = till ? ["till #{till} #{name.downcase}"] : [self.class.of_name(name), "address #{address}", "all"]
+        counted = till ? ["till #{till} #{Core::Desk::Name.folded(name)}"] : [self.class.of_name(name), "address #{address}", "all"]
         @database.transaction(mode: :immediate) do
           @rows.where { last_at < now - FORGOTTEN_S }.delete
           known = @rows.where(counted: counted).as_hash(:counted)

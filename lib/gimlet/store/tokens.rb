@@ -2,6 +2,7 @@
 
 require "digest"
 require "securerandom"
+require_relative "../core/desk/name"
 require_relative "people"
 
 module Gimlet
@@ -19,20 +20,20 @@ module Gimlet
       # @return [String] the token, told this once; an earlier one of the same name is worth nothing from now on
       # @raise [Core::InputError]
       def issue(name, role)
-        name = name.to_s.strip
+        name = Core::Desk::Name.read(name)
+        folded = Core::Desk::Name.folded(name)
         Core::Roles::ALL.include?(role) || reject("role", "unknown_role", "“#{role}” is no role: use #{Core::Roles::ALL.join(', ')}.")
-        name.empty? && reject("name", "missing", "Say what the script is called.")
         SecureRandom.urlsafe_base64(32).tap do |token|
           @database.transaction(mode: :immediate) do
-            @database[:people].where(name: name).empty? || reject("name", "name_taken", "#{name} is a person: a script has a name of its own.")
-            @database[:tokens].where(name: name).delete
-            @database[:tokens].insert(digest: digest(token), name: name, role: role)
+            @database[:people].where(folded: folded).empty? || reject("name", "name_taken", "#{name} is a person: a script has a name of its own.")
+            @database[:tokens].where(folded: folded).delete
+            @database[:tokens].insert(digest: digest(token), name: name, folded: folded, role: role)
           end
         end
       end
 
       # @return [Boolean] whether there was such a one
-      def revoke(name) = @database[:tokens].where(name: name).delete.positive?
+      def revoke(name) = @database[:tokens].where(folded: Core::Desk::Name.folded(name)).delete.positive?
 
       # @return [People::Person, nil]
       def person(token)

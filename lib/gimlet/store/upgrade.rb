@@ -63,7 +63,7 @@ module Gimlet
 
       def migrated(fresh)
         before = Backup.read_only(fresh) { |copy| Backup.growing(copy) }
-        Sequel.connect(adapter: "sqlite", database: fresh, foreign_keys: true) { |copy| Schema.migrate(copy) }
+        Sequel.connect(adapter: "sqlite", database: fresh, foreign_keys: false) { |copy| Schema.migrate(copy) }
         found = Backup.proven(fresh)
         short = before.select { |table, count| found.fetch(table, 0) < count }
         short.empty? || Core::InputError.reject("database", "incomplete", "The upgrade lost rows of #{short.keys.join(', ')}: nothing was changed.")

@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import { watchedFetch } from "./reachability";
+import { sendOnce } from "./outbox";
 import type { components, paths } from "./schema";
 
 type ProblemDocument = components["schemas"]["Problem"];
@@ -14,7 +14,7 @@ export class Problem extends Error {
   }
 }
 
-export const api = createClient<paths>({ baseUrl: "/", fetch: watchedFetch });
+export const api = createClient<paths>({ baseUrl: "/", fetch: sendOnce });
 
 /** Unwraps an openapi-fetch result. Throws a Problem. */
 export async function told<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<T> {

@@ -1,7 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type Problem, told, unanswered, worthAnotherTry } from "../api/client";
+import { api, type Problem, told, worthAnotherTry } from "../api/client";
 import type { Bench, NewBenchEntry } from "../api/types";
-import { answered, keyOf } from "../ticket/unanswered";
+import { freshKey } from "../ticket/key";
 
 const LOOK_AGAIN_MS = 4000;
 
@@ -39,18 +39,6 @@ export function useBench(id: number, pump: number): LiveBench {
     missing: query.data === undefined && query.error ? query.error.message : null,
     problem: noting.error ? (noting.error as Problem).message : null,
     busy: noting.isPending,
-    note: (told) => {
-      const note = { ...told, pump };
-      return noting.mutateAsync({ ...note, key: keyOf(`bench ${id}`, note) }).then(
-        (bench) => {
-          answered(`bench ${id}`, note);
-          return bench;
-        },
-        (error) => {
-          if (!unanswered(error)) answered(`bench ${id}`, note);
-          return null;
-        },
-      );
-    },
+    note: (told) => noting.mutateAsync({ ...told, pump, key: freshKey() }).catch(() => null),
   };
 }

@@ -1,7 +1,8 @@
 import Box from "@mui/material/Box";
 import { useQueryClient } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { api, Problem, told } from "../api/client";
+import { type Intent, useArrived } from "../api/outbox";
 import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { commandOf, type Command } from "../ticket/commands";
@@ -19,6 +20,7 @@ import { neitherKey, optionKeys, useChoice } from "./line/useChoice";
 import { useTakeUp } from "./line/useTakeUp";
 import { useTyped } from "./line/useTyped";
 import { Tray } from "./tray/Tray";
+import { freshKey } from "../ticket/key";
 
 interface Props {
   ticket: LiveTicket;
@@ -45,6 +47,9 @@ export function Counter({ ticket, view }: Props) {
   const takeUp = useTakeUp(ticket, view);
   const choosing = useChoice(ticket, view);
   const typed = useTyped(view, draft.type);
+  // A line that came back to the field and then arrived after all is not typed again.
+  const { forget: forgetLine } = draft;
+  useArrived(useCallback(({ body }: Intent) => typeof body.words === "string" && forgetLine(body.words), [forgetLine]));
   const cache = useQueryClient();
   const sameAgain = useSameAgain();
 
@@ -123,7 +128,7 @@ export function Counter({ ticket, view }: Props) {
   /** Writes down who calls, and names them on the ticket. */
   const newCustomer = async (typed: string) => {
     try {
-      const customer = await told(api.POST("/api/customers", { body: { line: typed } }));
+      const customer = await told(api.POST("/api/customers", { body: { key: freshKey(), line: typed } }));
       void cache.invalidateQueries({ queryKey: ["customers"] });
       return await fromLine(() => ticket.add("line", { kind: "customer", customer_id: customer.id }));
     } catch (error) {

@@ -8,6 +8,7 @@ import { api, told } from "../api/client";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Table } from "../shell/Table";
 import { Small } from "../shell/text";
+import { freshKey } from "../ticket/key";
 
 const SHOWN = 60;
 
@@ -23,7 +24,7 @@ export function Customers() {
     placeholderData: keepPreviousData,
   });
   const adding = useMutation({
-    mutationFn: () => told(api.POST("/api/customers", { body: { line } })),
+    mutationFn: () => told(api.POST("/api/customers", { body: { key: freshKey(), line } })),
     onSuccess: (customer) => {
       void cache.invalidateQueries({ queryKey: ["customers"] });
       void navigate(`/desk/customers/${customer.id}`);

@@ -7,6 +7,7 @@ import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
 import { type CustomerFile, type CustomerPump, useFileChange } from "./useCustomer";
 import { useSameAgain } from "./useSameAgain";
+import { freshKey } from "../ticket/key";
 
 const FIELDS = [["stands", "stands at", 190], ["serial", "serial", 110], ["plate", "plate as read", 150], ["hours_per_week", "hours a week", 130], ["months", "months between", 120], ["due_by_hand", "due on (date)", 130]] as const;
 type Field = (typeof FIELDS)[number][0];
@@ -58,7 +59,7 @@ export function PumpFile({ file, pump }: { file: CustomerFile; pump: CustomerPum
 function Rung({ pump }: { pump: CustomerPump }) {
   const [note, setNote] = useState("");
   const [day, setDay] = useState("");
-  const ringing = useFileChange((body: { note: string; again_on: string | null }) => told(api.POST("/api/pumps/{id}/rung", { params: { path: { id: pump.id } }, body })));
+  const ringing = useFileChange((body: { note: string; again_on: string | null }) => told(api.POST("/api/pumps/{id}/rung", { params: { path: { id: pump.id } }, body: { ...body, key: freshKey() } })));
   const send = (event: FormEvent) => {
     event.preventDefault();
     ringing.mutate({ note, again_on: day || null });
@@ -77,7 +78,7 @@ function Rung({ pump }: { pump: CustomerPump }) {
 /** A pump that no order has told of yet. */
 export function NewPump({ file }: { file: CustomerFile }) {
   const [designation, setDesignation] = useState("");
-  const adding = useFileChange(() => told(api.POST("/api/customers/{id}/pumps", { params: { path: { id: file.id } }, body: { designation } })));
+  const adding = useFileChange(() => told(api.POST("/api/customers/{id}/pumps", { params: { path: { id: file.id } }, body: { key: freshKey(), designation } })));
   const send = (event: FormEvent) => {
     event.preventDefault();
     adding.mutate(undefined, { onSuccess: () => setDesignation("") });

@@ -8,6 +8,7 @@ import { api, told } from "../api/client";
 import { useCustomers } from "../api/queries";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { type CustomerFile, useFileChange } from "./useCustomer";
+import { freshKey } from "../ticket/key";
 
 const FIELDS = [["name", 260], ["place", 200], ["phone", 170], ["email", 220]] as const;
 
@@ -18,7 +19,7 @@ export function WhoTheyAre({ file }: { file: CustomerFile }) {
   const changing = useFileChange((body: typeof typed) => told(api.POST("/api/customers/{id}", { params: path, body })));
   const navigate = useNavigate();
   const others = (useCustomers().data ?? []).filter((one) => one.id !== file.id);
-  const merging = useFileChange((into: number) => told(api.POST("/api/customers/{id}/merge", { params: path, body: { into } })));
+  const merging = useFileChange((into: number) => told(api.POST("/api/customers/{id}/merge", { params: path, body: { key: freshKey(), into } })));
   const erasing = useFileChange(() => told(api.POST("/api/customers/{id}/erase", { params: path, body: {} })));
   const problem = changing.error ?? merging.error ?? erasing.error;
   const send = (event: FormEvent) => {

@@ -9,6 +9,7 @@ import type { components } from "../api/schema";
 import { price } from "../shell/format";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Table } from "../shell/Table";
+import { freshKey } from "../ticket/key";
 
 type LentTool = components["schemas"]["LentTool"];
 const EMPTY = { tag: "", number: "", deposit: "25", shelf: "" };
@@ -23,7 +24,7 @@ export function LentTools() {
   const [typed, setTyped] = useState(EMPTY);
   const cache = useQueryClient();
   const adding = useMutation({
-    mutationFn: () => told(api.POST("/api/tools", { body: typed })),
+    mutationFn: () => told(api.POST("/api/tools", { body: { ...typed, key: freshKey() } })),
     onSuccess: () => {
       setTyped(EMPTY);
       void cache.invalidateQueries({ queryKey: ["tools"] });

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, told } from "../api/client";
+import { sendAs } from "../api/outbox";
 import { setWays } from "./format";
 
 const KEY = ["session"];
@@ -8,6 +9,7 @@ const KEY = ["session"];
 async function look() {
   const session = await told(api.GET("/api/session"));
   setWays(session.ways);
+  sendAs(session.person?.name ?? null);
   return session;
 }
 

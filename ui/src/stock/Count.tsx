@@ -7,6 +7,7 @@ import { api, told } from "../api/client";
 import { Scanner } from "../orders/Scanner";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
+import { freshKey } from "../ticket/key";
 
 /** Counting by scan: every piece once. Where the count is not what the ledger says, it is explained before it is booked. */
 export function Count() {
@@ -17,7 +18,7 @@ export function Count() {
   const looking = useMutation({ mutationFn: () => told(api.POST("/api/counts/look", { body: { lines } })) });
   const differences = looking.data?.differences ?? [];
   const booking = useMutation({
-    mutationFn: () => told(api.POST("/api/counts", { body: { lines: differences.map((one) => ({ number: one.number, counted: one.counted, was: one.was, why: reasons[one.number] ?? null })) } })),
+    mutationFn: () => told(api.POST("/api/counts", { body: { key: freshKey(), lines: differences.map((one) => ({ number: one.number, counted: one.counted, was: one.was, why: reasons[one.number] ?? null })) } })),
     onSuccess: () => {
       setCounts({});
       setReasons({});

@@ -10,6 +10,7 @@ import type { components } from "../api/schema";
 import { day, price } from "../shell/format";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
+import { freshKey } from "../ticket/key";
 
 type Kind = components["schemas"]["NewMovement"]["kind"];
 type Stocking = components["schemas"]["Stocking"];
@@ -50,7 +51,7 @@ function Forms({ stock }: { stock: Stocking }) {
     cache.setQueryData(["stock", fresh.number], fresh);
     void cache.invalidateQueries({ queryKey: ["prices"] });
   };
-  const moving = useMutation({ mutationFn: () => told(api.POST("/api/movements", { body: { kind, number: stock.number, quantity: Number(quantity), why: why || null } })), onSuccess: keep });
+  const moving = useMutation({ mutationFn: () => told(api.POST("/api/movements", { body: { key: freshKey(), kind, number: stock.number, quantity: Number(quantity), why: why || null } })), onSuccess: keep });
   const changing = useMutation({
     mutationFn: () => told(api.POST("/api/stock/{number}", { params: { path: { number: stock.number } }, body: { shelf, level: level.trim() === "" ? null : Number(level) } })),
     onSuccess: keep,

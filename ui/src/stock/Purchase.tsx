@@ -8,6 +8,7 @@ import type { components } from "../api/schema";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
 import { day, price } from "../shell/format";
+import { freshKey } from "../ticket/key";
 
 type Bought = components["schemas"]["Purchase"];
 
@@ -43,7 +44,7 @@ function Receipt({ purchase, linked, onDone }: { purchase: Bought; linked: boole
   const more = purchase.lines.some((line, at) => lines[at]!.quantity > left(line));
   const [agreed, setAgreed] = useState(false);
   const receiving = useMutation({
-    mutationFn: () => told(api.POST("/api/purchases/{id}/receipts", { params: { path: { id: purchase.id } }, body: { lines, more: more && agreed } })),
+    mutationFn: () => told(api.POST("/api/purchases/{id}/receipts", { params: { path: { id: purchase.id } }, body: { key: freshKey(), lines, more: more && agreed } })),
     onSuccess: () => {
       setTyped({});
       onDone();

@@ -30,6 +30,7 @@ export function useDraft(id: number | null) {
     type: useCallback((text: string) => setDraft((now) => ({ ...now, text })), []),
     send: useCallback((line: string) => setDraft((now) => ({ text: "", sent: [...now.sent, line] })), []),
     taken: useCallback((line: string) => setDraft((now) => ({ ...now, sent: without(now.sent, line) })), []),
+    forget: useCallback((line: string) => setDraft((now) => (now.text === line ? { ...now, text: "" } : now)), []),
     refused: useCallback(
       (line: string) => setDraft((now) => ({ text: joined({ text: now.text, sent: [line] }), sent: without(now.sent, line) })),
       [],

@@ -1,9 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
-import { api, Problem, told, unanswered, worthAnotherTry } from "../api/client";
+import { api, Problem, told, worthAnotherTry } from "../api/client";
 import type { NewEntry, TicketView } from "../api/types";
 import { blankView } from "./blank";
-import { answered, keyOf } from "./unanswered";
+import { freshKey } from "./key";
 
 const LOOK_AGAIN_MS = 2000;
 
@@ -116,12 +116,7 @@ export function useTicket(startId: number | null, who: string, onNumbered: (id: 
     problem,
     busy: entry.isPending || ordering.isPending,
     add: useCallback(
-      async (where, step) => {
-        const place = String(number.current ?? "new");
-        const sending = send({ ...step, key: keyOf(place, step), who });
-        void sending.then(() => answered(place, step), (error) => !unanswered(error) && answered(place, step));
-        return (await attempt(where, sending)) !== null;
-      },
+      async (where, step) => (await attempt(where, send({ ...step, key: freshKey(), who }))) !== null,
       [attempt, send, who],
     ),
     order: useCallback((where, reason, quote = false) => attempt(where, save({ reason, quote })), [attempt, save]),

@@ -46,7 +46,6 @@ module Gimlet
                 add_entry.call(order.ticket_id, { **one, "key" => "#{body['key']} #{at}", "who" => body["who"] || "counter" })
               end
             end
-            view(order.ticket_id)
           end
         end
 
@@ -56,11 +55,15 @@ module Gimlet
 
           app.serve("noteAtBench") do |id|
             order, body = known_order(id), body_as("NewBenchEntry")
-            note_at_bench.call(order, body)
+            once(body) { note_at_bench.call(order, body) && nil }
             at_bench(order, body["pump"] || 1)
           end
 
-          app.serve("takeFindings") { |id| answer(take_findings(known_order(id), body_as("TakeFindings")), 201) }
+          app.serve("takeFindings") do |id|
+            order, body = known_order(id), body_as("TakeFindings")
+            once(body) { take_findings(order, body) && nil }
+            answer(view(order.ticket_id), 201)
+          end
 
           app.serve("torqueRecord") do |id|
             printed(Exchange::Paper::TorqueRecord.call(known_order(id), bench.of(id), paper: paper_asked), "torques-#{id}")

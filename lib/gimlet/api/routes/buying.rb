@@ -60,7 +60,7 @@ module Gimlet
         end
 
         def self.doing(app)
-          app.serve("writePurchase") { answer(known_purchase(buy.write(body_as("NewPurchase"))), 201) }
+          app.serve("writePurchase") { body_as("NewPurchase").then { |body| answer(known_purchase(once(body) { buy.write(body) }), 201) } }
 
           app.serve("sendPurchase") do |id|
             body_as("Nothing")
@@ -72,7 +72,8 @@ module Gimlet
 
           app.serve("receivePurchase") do |id|
             known_purchase(id)
-            buy.receive(id, body_as("NewReceipt"))
+            body = body_as("NewReceipt")
+            once(body) { buy.receive(id, body) && nil }
             answer(known_purchase(id))
           end
         end

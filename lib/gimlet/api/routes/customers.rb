@@ -38,7 +38,11 @@ module Gimlet
 
         def self.people(app)
           app.serve("customers") { answer(customers.all(params["q"])) }
-          app.serve("addCustomer") { answer(look_after_customers.add(body_as("NewCustomer")), 201) }
+          app.serve("addCustomer") do
+            body = body_as("NewCustomer")
+            id = once(body) { look_after_customers.add(body)[:id] }
+            answer(customers.find(id).except(:tools, :last), 201)
+          end
           app.serve("customer") { |id| answer(customer_file(id)) }
 
           app.serve("changeCustomer") do |id|
@@ -53,9 +57,12 @@ module Gimlet
         # Two entries that are one, and one that is to be forgotten.
         def self.joining(app)
           app.serve("mergeCustomer") do |id|
-            into = body_as("MergeCustomer")["into"]
-            look_after_customers.merge(id, into)
-            orders.of_customer(into).each { |order| orders.describe(order.id) }
+            body = body_as("MergeCustomer")
+            into = body["into"]
+            once(body) do
+              look_after_customers.merge(id, into)
+              orders.of_customer(into).each { |order| orders.describe(order.id) } && nil
+            end
             answer(customer_file(into))
           end
 
@@ -69,7 +76,8 @@ module Gimlet
         def self.machines(app)
           app.serve("addPump") do |id|
             known_customer(id)
-            look_after_pumps.add(id, body_as("CustomerPump"))
+            body = body_as("CustomerPump")
+            once(body) { look_after_pumps.add(id, body) }
             answer(customer_file(id), 201)
           end
 
@@ -84,8 +92,11 @@ module Gimlet
           app.serve("rung") do |id|
             row = pump_row(id)
             body = body_as("Rung")
-            look_after_pumps.rung(id, body["again_on"])
-            noted_as("rung", pump: row[:designation], customer: known_customer(row[:customer_id])[:name], **body.transform_keys(&:to_sym))
+            once(body) do
+              look_after_pumps.rung(id, body["again_on"])
+              told = body.except("key").transform_keys(&:to_sym)
+              noted_as("rung", pump: row[:designation], customer: known_customer(row[:customer_id])[:name], **told) && nil
+            end
             answer(customer_file(row[:customer_id]))
           end
 

@@ -22,7 +22,7 @@ module Gimlet
         # What routes here need besides the application's own.
         module Helpers
           def drafts = @drafts ||= Store::Drafts.new(database)
-          def write_series = Gimlet::Counter::WriteSeries.new(drafts, catalogue, @references.vocabulary, who: who_asks)
+          def write_series = Gimlet::Counter::WriteSeries.new(drafts, catalogue, references.vocabulary, who: who_asks)
           def told_draft(state) = Present::Draft.call(state)
           def numbered(id) = drafts.find(id) ? id : missing("There is no draft #{id} any more: it was published or given up.")
 
@@ -45,7 +45,7 @@ module Gimlet
             state = write_series.sound(numbered(id))
             others = reference.snapshot.series.reject { |one| [state.series.id, state.draft.series_id].include?(one.id) }
             snapshot = Core::Catalogue::Snapshot.new([*others, state.series], version: "draft #{id}.#{state.draft.version}")
-            tried = Gimlet::Counter::Reference.new(snapshot, @references.vocabulary, reference.tables)
+            tried = Gimlet::Counter::Reference.new(snapshot, references.vocabulary, reference.tables)
             Gimlet::Counter::IdentifyPump.new(tried, customers).call(request.transform_keys(&:to_sym))
           end
 
@@ -70,9 +70,9 @@ module Gimlet
 
           def draft_table(id, lines, list, said = {})
             draft = drafts.find(numbered(id))
-            known = JSON.parse(shop[COLUMNS] || "{}")
+            known = JSON.parse(shop.settings[COLUMNS] || "{}")
             taken = known.fetch(list, {}).merge(said)
-            shop[COLUMNS] = JSON.generate(known.merge(list => taken)) if said.any?
+            shop.settings[COLUMNS] = JSON.generate(known.merge(list => taken)) if said.any?
             Present::Draft.table(Exchange::CatalogueTable.new(draft.document, list, lines, taken))
           end
         end
@@ -92,7 +92,8 @@ module Gimlet
             from_this_machine
             body = body_as("NewDraft")
             seen = body["sighting"] && sightings.all.find { |row| row[:id] == body["sighting"] }
-            answer(told_draft(write_series.begin(body, sighting: seen)), 201)
+            id = once(body) { write_series.begin(body, sighting: seen).draft.id }
+            answer(told_draft(write_series.find(id)), 201)
           end
 
           app.serve("draft") { |id| answer(told_draft(write_series.find(numbered(id)))) }
@@ -123,7 +124,7 @@ module Gimlet
           app.serve("publishDraft") do |id|
             from_this_machine
             body = body_as("PublishDraft")
-            answer(series: write_series.publish(numbered(id), body["version"], body["note"] || ""))
+            answer(series: once(body) { write_series.publish(numbered(id), body["version"], body["note"] || "") })
           end
 
           app.serve("giveUpDraft") do |id|
@@ -138,8 +139,14 @@ module Gimlet
 
           app.serve("undoRevision") do |series|
             from_this_machine
-            body_as("Nothing")
-            answer(number: write_series.undo(series))
+            body = body_as("UndoRevision")
+            answer(number: once(body) { write_series.take_back(series, body["number"]) })
+          end
+
+          app.serve("bringBackRevision") do |series|
+            from_this_machine
+            body = body_as("UndoRevision")
+            answer(number: once(body) { write_series.bring_back(series, body["number"]) })
           end
         end
       end

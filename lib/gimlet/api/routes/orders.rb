@@ -29,13 +29,13 @@ module Gimlet
           def again(order, body)
             pump = orders.pump_of(order.id)&.then { |id| pumps.find(id) }
             again = Gimlet::Counter::SameAgain.new(add_entry, tickets, pump)
-            database.transaction(mode: :immediate) { again.call(order, key: body["key"], who: body["who"] || "counter") }
+            once(body) { again.call(order, key: body["key"], who: body["who"] || "counter") }
           end
 
           def paper_asked = params["paper"] || ways.paper
 
           # Percent on top of all prices.
-          def tax = shop["tax"] || "0"
+          def tax = shop.settings["tax"] || "0"
 
           def printed(pdf, name)
             content_type "application/pdf"
@@ -90,14 +90,16 @@ module Gimlet
         def self.living(app)
           app.serve("stepOrder") do |id|
             known_order(id)
-            step_order.call(id, body_as("NewStep"))
+            body = body_as("NewStep")
+            once(body) { step_order.call(id, body) && nil }
             answer(order_view(known_order(id)))
           end
 
           app.serve("scanPiece") do |id|
             known_order(id)
-            scanned = Gimlet::Counter::ScanPiece.new(step_order, lives, reference.snapshot).call(id, body_as("NewScan"))
-            answer({ **scanned.to_h, order: order_view(known_order(id)) })
+            body = body_as("NewScan")
+            scanned = once(body) { Gimlet::Counter::ScanPiece.new(step_order, lives, reference.snapshot).call(id, body).to_h.transform_keys(&:to_s) }
+            answer({ **scanned, order: order_view(known_order(id)) })
           end
         end
 

@@ -36,7 +36,7 @@ module Gimlet
 
           app.serve("setWays") do
             chosen = Core::Desk::Ways.of(body_as("Ways"))
-            shop["ways"] = JSON.generate(chosen.to_h)
+            shop.settings["ways"] = JSON.generate(chosen.to_h)
             noted_as("ways", **chosen.to_h)
             answer(ways.to_h)
           end
@@ -51,7 +51,7 @@ module Gimlet
           app.serve("tax") { answer(percent: tax) }
 
           app.serve("setTax") do
-            shop["tax"] = Core::Order::Percent.read(body_as("Tax")["percent"])
+            shop.settings["tax"] = Core::Order::Percent.read(body_as("Tax")["percent"])
             noted_as("tax", percent: tax)
             answer(percent: tax)
           end
@@ -91,12 +91,15 @@ module Gimlet
 
           app.serve("moveStock") do
             body = body_as("NewMovement")
-            keep_stock.move(body)
+            once(body) { keep_stock.move(body) && nil }
             stocked_row(body["number"])
           end
 
           app.serve("lookAtCount") { answer(differences: keep_stock.differences(body_as("Count")["lines"]).map(&:to_h)) }
-          app.serve("bookCount") { answer(differences: keep_stock.count(body_as("Count")["lines"]).map(&:to_h)) }
+          app.serve("bookCount") do
+            body = body_as("BookedCount")
+            answer(differences: once(body) { keep_stock.count(body["lines"]).map(&:to_h) })
+          end
         end
       end
     end

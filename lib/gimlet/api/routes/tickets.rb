@@ -40,14 +40,15 @@ module Gimlet
           # A ticket gets its number with its first entry.
           app.serve("openTicket") do
             body = body_as("NewEntry")
-            id, entries = database.transaction(mode: :immediate) { tickets.open(body["key"]).then { |fresh| [fresh, add_entry.call(fresh, body)] } }
-            answer(view(id, entries), 201)
+            id = once(body) { tickets.open(body["key"]).tap { |fresh| add_entry.call(fresh, body) } }
+            answer(view(id), 201)
           end
 
           app.serve("addEntry") do |id|
             body = body_as("NewEntry")
             known_ticket(id)
-            answer(view(id, add_entry.call(id, body)), 201)
+            once(body) { add_entry.call(id, body) && nil }
+            answer(view(id), 201)
           end
         end
       end

@@ -29,7 +29,7 @@ module Gimlet
             added = tools.add(tag: tag, number: number, name: tool_named(number).name, shelf: shelf, deposit_cents: Core::Desk::Deposit.cents(body["deposit"]))
             added || Core::InputError.reject("tag", "taken", "There is a tool with the tag #{tag} already.")
             noted_as("tool", added: tag, number: number)
-            tools.find(tag)
+            tag
           end
         end
 
@@ -37,7 +37,10 @@ module Gimlet
           app.helpers Helpers
           app.serve("tools") { answer(tools.all.map { |tool| tool_view(tool) }) }
           app.serve("toolLabels") { printed(Exchange::Paper::Labels.call(tools.all.map { |tool| tool_label(tool) }, paper: paper_asked), "tools") }
-          app.serve("addTool") { answer(tool_view(add_tool(body_as("NewTool"))), 201) }
+          app.serve("addTool") do
+            body = body_as("NewTool")
+            answer(tool_view(tools.find(once(body) { add_tool(body) })), 201)
+          end
         end
       end
     end

@@ -2,6 +2,7 @@
 
 require_relative "../input_error"
 require_relative "../value"
+require_relative "name"
 
 module Gimlet
   module Core
@@ -21,12 +22,12 @@ module Gimlet
         # @return [CustomerLine] empty where nothing is said
         # @raise [InputError] without a name
         def self.read(text)
-          name, *rest = text.split(",").map { |part| part.strip.squeeze(" ") }
-          name.to_s.empty? && InputError.reject("name", "missing",
+          name, *rest = text.split(",").map { |part| Name.seen(part) }
+          Name.folded(name).empty? && InputError.reject("name", "missing",
                                                 "Say what the customer is called: new customer, then name, place and phone, with commas between.")
           phone, rest = rest.reject(&:empty?).partition { |part| part.match?(PHONE) }
           email, place = rest.partition { |part| part.match?(EMAIL) }
-          new(name: name, place: place.join(", "), phone: phone.first.to_s, email: email.first.to_s)
+          new(name: Name.read(text.split(",").first), place: place.join(", "), phone: phone.first.to_s, email: email.first.to_s)
         end
       end
     end

@@ -9,6 +9,7 @@ import type { components } from "../../api/schema";
 import { Caution } from "../../shell/Caution";
 import { ProblemAlert } from "../../shell/ProblemAlert";
 import type { Draft } from "./useDraft";
+import { freshKey } from "../../ticket/key";
 
 type Effects = components["schemas"]["DraftEffects"];
 const MANY = 6;
@@ -25,7 +26,7 @@ export function Publish({ draft }: { draft: Draft }) {
     retry: false,
   });
   const publishing = useMutation({
-    mutationFn: () => told(api.POST("/api/drafts/{id}/publish", { params: { path: { id: draft.id } }, body: { version: draft.version, note } })),
+    mutationFn: () => told(api.POST("/api/drafts/{id}/publish", { params: { path: { id: draft.id } }, body: { key: freshKey(), version: draft.version, note } })),
     onSuccess: ({ series }) => {
       void cache.invalidateQueries();
       void navigate(`/catalogue/series/${series}`);

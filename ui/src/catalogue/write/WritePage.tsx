@@ -11,8 +11,9 @@ import { Page } from "../../shell/Page";
 import { ProblemAlert } from "../../shell/ProblemAlert";
 import { Table } from "../../shell/Table";
 import { useSeriesNames } from "../useSeriesNames";
+import { freshKey } from "../../ticket/key";
 
-type NewDraft = components["schemas"]["NewDraft"];
+type NewDraft = Omit<components["schemas"]["NewDraft"], "key">;
 
 /** Where a series is begun: from a blank page, from one on file, from one like it, from a pump that was seen. */
 export function WritePage() {
@@ -21,7 +22,7 @@ export function WritePage() {
   const { data: drafts, error } = useQuery({ queryKey: ["drafts"], queryFn: () => told(api.GET("/api/drafts")) });
   const { data: seen } = useQuery({ queryKey: ["sightings"], queryFn: () => told(api.GET("/api/sightings")), retry: false });
   const beginning = useMutation({
-    mutationFn: (body: NewDraft) => told(api.POST("/api/drafts", { body })),
+    mutationFn: (body: NewDraft) => told(api.POST("/api/drafts", { body: { ...body, key: freshKey() } })),
     onSuccess: (draft) => void navigate(`/catalogue/drafts/${draft.id}`),
   });
   const series = useSeriesNames();
