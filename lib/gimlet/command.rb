@@ -37,7 +37,9 @@ module Gimlet
       gimlet doctor            what looks wrong in the catalogue
       gimlet serve             the counter, on HOST and PORT (docs/running.md)
       gimlet backup [FILE]     a proven copy of the whole database; without a name among the others that are kept
-      gimlet restore FILE      a copy in the place of the database, which nobody may be serving; what was there is set aside
+      gimlet restore FILE      a copy in the place of the database, which nobody may be serving; what was there is set aside;
+                               --despite "OWNER: why" where the audit finds something wrong in it
+      gimlet audit             whether sums, promises, states, orders and the database's own guards agree
       gimlet demo [--reset]    the demo data into a database of its own
     TEXT
     VERBS = { ["vocabulary", 2] => :vocabulary, ["history", 2] => :history, ["demo", 1] => :demo, ["demo", 2] => :demo, **CatalogueCommands::VERBS,

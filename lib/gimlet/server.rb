@@ -1,8 +1,11 @@
 # frozen_string_literal: true
 
 require "ipaddr"
+require "rbconfig"
 require "securerandom"
+require "time"
 require_relative "api/app"
+require_relative "store/audit"
 require_relative "store/backup"
 require_relative "store/database"
 require_relative "store/health"
@@ -18,6 +21,8 @@ module Gimlet
   class Server
     # Minutes between two copies; 0 makes none.
     MINUTES = 60
+    # Seconds between two audits.
+    AUDITED_S = 22 * 3600
 
     # @param path [String] of the database
     # @param host [String] where it listens
@@ -53,7 +58,7 @@ module Gimlet
       shop.ready
       at_exit { shop.stop }
       copies if minutes.positive?
-      learning(shop)
+      daily(shop)
       API::App.new(shop, demo: @demo && loopback?)
     end
 
@@ -124,17 +129,27 @@ module Gimlet
       warn "No copy was made: #{e.message}"
     end
 
-    # Once a day, beside the work.
-    def learning(shop)
+    # Once a day, beside the work: looked for every hour, as a machine may sleep.
+    def daily(shop)
       Thread.new do
         loop do
-          shop.learn_anew
-          sleep(3600)
-        rescue StandardError => e
-          warn "Nothing was learned: #{e.message}"
+          { "learned" => -> { shop.learn_anew }, "audited" => -> { audit } }.each do |what, work|
+            work.call
+          rescue StandardError => e
+            warn "Nothing was #{what}: #{e.message}"
+          end
           sleep(3600)
         end
       end
+    end
+
+    # In a process of its own, behind the counter: a large shop's orders take a while.
+    def audit
+      last = Store::Audit.last(@database)
+      return if last && Time.now - Time.iso8601(last["at"]) < AUDITED_S
+
+      command = File.expand_path("../../bin/gimlet", __dir__)
+      Process.wait(Process.spawn({ "GIMLET_DB" => @path }, "nice", RbConfig.ruby, command, "audit", out: File::NULL))
     end
 
     def reject(code, sentence) = Core::InputError.reject("database", code, sentence)

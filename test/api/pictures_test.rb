@@ -28,7 +28,7 @@ class PicturesApiTest < Minitest::Test
     assert_nil question["answers"].find { |answer| answer["value"] == "none of these" }["picture"]
   end
 
-  def series_of(pump) = app.helpers.send(:reference).snapshot.variants.find { |one| one.id == pump }.series.id
+  def series_of(pump) = app.helpers.shop.references.current.snapshot.variants.find { |one| one.id == pump }.series.id
 
   def test_only_the_question_that_is_asked_is_drawn
     _, *others = identify("three plungers, brass head, 8 bolts")["next_questions"]

@@ -78,6 +78,6 @@ class SupplierLinkTest < Minitest::Test
     cut = "HTTP/1.1 200 OK\r\nContent-Length: 99\r\n\r\n{"
     # Cut off: it is seen to end, or taken for what it is, by chance of the network.
     assert_match(/has no JSON|does not answer/, assert_raises(Link::Trouble) { answering("", raw: cut) { |link| link.stock([]) } }.message)
-    assert_match(/far too much/, assert_raises(Link::Trouble) { stock("x" * 600_000) }.message)
+    assert_match(/far too much/, assert_raises(Link::Trouble) { stock("x" * 1_100_000) }.message)
   end
 end

@@ -100,6 +100,9 @@ module Gimlet
       # @return [Counter::Shop]
       attr_reader :shop
 
+      # All that a shop knows is no part of a message.
+      def inspect = "#<#{self.class}>"
+
       # Nothing is added to a file that is damaged.
       before { problem(503, "damaged", health.damage) if health.damage && !request.get? }
       before { @person = @authorization.call(env, env.fetch(Router::CALL).operation) }

@@ -12,7 +12,7 @@ module Gimlet
     # Every mistake becomes a problem document (RFC 9457) here and nowhere else.
     module Errors
       # By code, where it is not 422.
-      STATUS = { "not_json" => 400, "copies_unwritable" => 503, "key_lost" => 503,
+      STATUS = { "not_json" => 400, "copies_unwritable" => 503, "key_lost" => 503, "busy" => 503, "key_used" => 409,
                  "too_large" => 413, "too_many_uploads" => 429 }.freeze
 
       # Small things that every route may answer with.

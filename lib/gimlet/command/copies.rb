@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../store/audit"
 require_relative "../store/backup"
 require_relative "../store/restore"
 
@@ -7,7 +8,7 @@ module Gimlet
   class Command
     # Copies of the database.
     module CopyCommands
-      VERBS = { ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore }.freeze
+      VERBS = { ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore, ["restore", 4] => :restore, ["audit", 1] => :audit }.freeze
 
       private
 
@@ -23,8 +24,16 @@ module Gimlet
         true
       end
 
-      def restore(file)
-        found = Store::Restore.new(@path).call(file)
+      # Whether what is kept agrees with itself; the answer stands in health until the next one.
+      def audit
+        found = Store::Audit.new(database).keep
+        @out.puts(*found.map(&:to_s), found.empty? ? "Everything agrees." : "#{found.size} findings: docs/running.md, a bad day.")
+        found.empty?
+      end
+
+      def restore(file, option = "--despite", word = nil)
+        unknown_option(option, "--despite")
+        found = Store::Restore.new(@path).call(file, word: word)
         @out.puts "#{@path} is #{file} now: sound, #{in_words(found.counts)}. What was there is set aside beside it.",
                   "Nobody is signed in and no script's token counts any more. These may sign in: #{found.people.join(', ')}; " \
                   "whoever has left since the copy is sent away with bin/gimlet leaves NAME."

@@ -76,8 +76,8 @@ module Gimlet
       end
 
       def document
-        text = File.read(@order["file"], encoding: "bom|utf-8")
-        text.valid_encoding? || reject("bad_text", "The document is not text in UTF-8: save it as UTF-8.")
+        text = File.binread(@order["file"]).delete_prefix("\xEF\xBB\xBF".b).force_encoding(Encoding::UTF_8)
+        (text.valid_encoding? && !text.include?("\0")) || reject("bad_text", "The document is not text in UTF-8: save it as UTF-8.")
         JSON.parse(text, max_nesting: LONGEST_NESTING, allow_duplicate_key: false)
       rescue JSON::ParserError => e
         reject("not_json", "The document is not valid JSON: #{e.message.lines.first.to_s.strip[0, 200]}. docs/catalogue-format.md shows one.")

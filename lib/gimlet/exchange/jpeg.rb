@@ -11,6 +11,8 @@ module Gimlet
     module Jpeg
       START = "\xFF\xD8".b
       SCAN = 0xDA
+      # Segments before the picture itself; a camera writes a few dozen (common practice, no source).
+      MOST_SEGMENTS = 1000
       # APP1 to APP15 and comments. APP0 only says that it is a JPEG, APP14 how its colours are coded.
       DROPPED = ((0xE1..0xEF).to_a - [0xEE] + [0xFE]).freeze
 
@@ -24,13 +26,14 @@ module Gimlet
         bytes.start_with?(START) || refuse
         kept = [START]
         at = 2
-        loop do
+        MOST_SEGMENTS.times do
           marker, length = segment(bytes, at)
           return (kept << bytes.byteslice(at..)).join if marker == SCAN
 
           kept << bytes.byteslice(at, length + 2) unless DROPPED.include?(marker)
           at += length + 2
         end
+        refuse
       end
 
       # @return [Array(Integer, Integer)] the marker's code, and the length that it gives itself

@@ -4,7 +4,9 @@ require "date"
 require "ipaddr"
 require "json"
 require "net/http"
+require "timeout"
 require "uri"
+require "zlib"
 
 module Gimlet
   module Exchange
@@ -16,13 +18,20 @@ module Gimlet
       # The supplier could not be asked, or said nothing that can be used.
       class Trouble < StandardError; end
 
-      SECONDS = 2
-      MOST_BYTES = 500_000
+      # For a question as a whole, however slowly its answer drips; and what is read of it at most.
+      SECONDS = 4
+      MOST_BYTES = 1_000_000
+      LONGEST_NESTING = 8
       GO_ON = "Write the purchase down and send it on paper or by mail; what comes is received as always."
+
+      # Questions at a time: who comes after is told so, and the shop goes on.
+      AT_ONCE = 2
 
       # @param address [String]
       # @raise [ArgumentError] for one beyond this machine
       def initialize(address)
+        @turns = Queue.new
+        AT_ONCE.times { |turn| @turns << turn }
         @uri = URI(address)
         loopback = IPAddr.new(@uri.host).loopback? rescue false # rubocop:disable Style/RescueModifier
         loopback || raise(ArgumentError, "#{address} is not on this machine: the supplier stand-in is asked at 127.0.0.1 only.")
@@ -66,22 +75,39 @@ module Gimlet
 
       private
 
-      def ask(path, body)
-        answer = post(path, JSON.generate(body))
-        answer.code == "200" || trouble("The supplier says no (#{answer.code}). #{GO_ON}")
-        JSON.parse(answer.body).then { |told| told.is_a?(Hash) ? told : nonsense("no object") }
+      def in_turn
+        turn = @turns.pop(true)
+        yield
+      rescue ThreadError
+        trouble("The supplier is being asked by others and is slow: ask again in a moment.")
+      ensure
+        @turns << turn if turn
+      end
+
+      def ask(path, body) = in_turn { answer_of(path, body) }
+
+      def answer_of(path, body)
+        text = Timeout.timeout(SECONDS, Timeout::Error) { post(path, JSON.generate(body)) }
+        text.valid_encoding? && !text.include?("\0") || nonsense("no text in UTF-8")
+        JSON.parse(text, max_nesting: LONGEST_NESTING).then { |told| told.is_a?(Hash) ? told : nonsense("no object") }
       rescue JSON::ParserError
         nonsense("no JSON")
-      rescue SystemCallError, IOError, Timeout::Error, Net::ProtocolError, Net::HTTPBadResponse, Net::HTTPHeaderSyntaxError
+      rescue SystemCallError, IOError, Timeout::Error, Net::ProtocolError, Net::HTTPBadResponse, Net::HTTPHeaderSyntaxError, Zlib::Error
         trouble("The supplier does not answer. #{GO_ON}")
       end
 
+      # Read piece by piece and not unpacked, so that no answer is larger than it looks.
+      # @return [String] in UTF-8, sound or not
       def post(path, text)
-        Net::HTTP.start(@uri.host, @uri.port, open_timeout: SECONDS, read_timeout: SECONDS, write_timeout: SECONDS) do |http|
-          http.post(path, text, "Content-Type" => "application/json").tap do |answer|
-            answer.body.to_s.bytesize > MOST_BYTES && nonsense("far too much")
+        request = Net::HTTP::Post.new(path, "Content-Type" => "application/json", "Accept-Encoding" => "identity")
+        read = +""
+        Net::HTTP.start(@uri.host, @uri.port, open_timeout: SECONDS, read_timeout: SECONDS, write_timeout: SECONDS, max_retries: 0) do |http|
+          http.request(request, text) do |answer|
+            answer.code == "200" || trouble("The supplier says no (#{answer.code[0, 3]}). #{GO_ON}")
+            answer.read_body { |piece| (read << piece).bytesize <= MOST_BYTES || nonsense("far too much") }
           end
         end
+        read.force_encoding(Encoding::UTF_8)
       end
 
       def ordered(told, lines)
@@ -94,7 +120,7 @@ module Gimlet
         rows.is_a?(Array) && rows.all?(Hash) ? rows.map(&) : nonsense("no lines")
       end
 
-      def text(row, key) = row[key].is_a?(String) && row[key].size.between?(1, 60) ? row[key] : nonsense("no #{key}")
+      def text(row, key) = row[key].is_a?(String) && row[key].size.between?(1, 60) && !row[key].match?(/[[:cntrl:]]/) ? row[key] : nonsense("no #{key}")
       def whole(row, key) = row[key].is_a?(Integer) && row[key].between?(0, 100_000_000) ? row[key] : nonsense("no #{key}")
 
       def day(row, key)

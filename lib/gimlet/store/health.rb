@@ -2,6 +2,7 @@
 
 require "open3"
 require_relative "../core/value"
+require_relative "audit"
 require_relative "backup"
 require_relative "settings"
 
@@ -62,7 +63,7 @@ module Gimlet
         can_write, write_fault = damage ? [false, damage] : attempt { written }
         room = room_bytes
         latest = Backup.latest(Backup.folder(@path))
-        problem = read_fault || write_fault || Backup.fault(Backup.folder(@path)) || crowded(room)
+        problem = read_fault || write_fault || Backup.fault(Backup.folder(@path)) || crowded(room) || (can_read && disagreeing) || nil
         Report.new(can_read: can_read, can_write: can_write, room_bytes: room, backup_age_s: latest && (Time.now - File.mtime(latest)).to_i,
                    problem: problem)
       end
@@ -82,6 +83,14 @@ module Gimlet
       end
 
       def crowded(room) = room && room < LEAST_ROOM ? "Only #{room / 1_048_576} MB are left on the disk: make room." : nil
+
+      # What the last audit found, for whoever may look closer.
+      def disagreeing
+        last = Audit.last(@database)
+        return if last.nil? || last["total"].zero?
+
+        "The audit of #{last['at'][0, 10]} found #{last['total']} things that do not agree: see bin/gimlet audit and docs/running.md, a bad day."
+      end
 
       def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 

@@ -50,10 +50,24 @@ module Gimlet
       # @return [Hash{Symbol=>Array<Symbol>}] columns by table
       def shape(database) = database.tables.sort.to_h { |table| [table, database.schema(table).map(&:first).sort] }
 
-      def shape_of(version)
-        (@shapes ||= {})[version] ||= Sequel.connect(adapter: "sqlite", foreign_keys: false) do |model|
-          migrate(model, target: version)
-          shape(model)
+      def shape_of(version) = model(version).first
+
+      # What the database itself keeps to: how each table, index and trigger is made, by its name. Tables by their columns, whose order is no matter.
+      # @return [Hash{String=>String}]
+      def guards(database)
+        rows = database[:sqlite_master].where(type: %w[index trigger]).exclude(sql: nil).select_map(%i[type name sql])
+        rows.to_h { |type, name, sql| ["#{type} #{name}", sql.gsub(/["`]/, "").gsub(/\s+/, " ")] }
+            .merge(shape(database).to_h { |table, columns| ["table #{table}", columns.join(", ")] })
+      end
+
+      # @return [Hash{String=>String}] as `guards` of a database of that version
+      def guards_of(version) = model(version).last
+
+      # A database of each version is made once, in memory.
+      def model(version)
+        (@models ||= {})[version] ||= Sequel.connect(adapter: "sqlite", foreign_keys: false) do |made|
+          migrate(made, target: version)
+          [shape(made), guards(made)]
         end
       end
     end

@@ -3,6 +3,7 @@
 require "sequel"
 require_relative "../core/input_error"
 require_relative "backup"
+require_relative "renumbered"
 require_relative "replacement"
 require_relative "retention"
 require_relative "schema"
@@ -43,27 +44,40 @@ module Gimlet
 
       # @return [String] the file to go on from: the database, or the copy that an earlier upgrade which was cut short had made of it
       def whole
-        return @path if Backup.read_only(@path) { |old| Schema.whole?(old) }
+        return @path if Backup.read_only(@path) { |old| known?(old) }
 
         rows = Backup.read_only(@path) { |old| Backup.growing(old) }
         found = Dir[File.join(@folder, "gimlet-*#{Retention::BEFORE_UPGRADE}*.sqlite3")].reverse.find { |copy| serves?(copy, rows) }
-        found || Core::InputError.reject("database", "half_upgraded",
-                                         "An upgrade of #{@path} was cut short by an earlier version, and no copy of before has all of its rows: " \
-                                         "restore one with bin/gimlet restore FILE.")
+        found || Core::InputError.reject("database", "half_upgraded", "#{@path} bears version #{version} and has not that version's tables: #{unlike}. " \
+                                                                      "It was altered by hand, or an upgrade was cut short; no copy of before has all " \
+                                                                      "of its rows. Restore a copy with bin/gimlet restore FILE.")
         @out.puts "An upgrade of #{@path} was cut short by an earlier version: going back to #{found}."
         found
       end
 
+      def known?(old) = Schema.whole?(old) || Renumbered.form(old)
+
+      def version = Backup.read_only(@path) { |old| Schema.version(old) }
+
+      # Tables that are not as they should be.
+      def unlike
+        is, should = Backup.read_only(@path) { |old| [Schema.shape(old), Schema.shape_of(Schema.version(old))] }
+        (is.keys | should.keys).reject { |table| is[table] == should[table] }.join(", ")
+      end
+
       def serves?(copy, rows)
         Backup.proven(copy)
-        Backup.read_only(copy) { |old| Schema.whole?(old) && rows.all? { |table, count| Backup.growing(old).fetch(table, 0) >= count } }
+        Backup.read_only(copy) { |old| known?(old) && rows.all? { |table, count| Backup.growing(old).fetch(table, 0) >= count } }
       rescue Core::InputError
         false
       end
 
       def migrated(fresh)
         before = Backup.read_only(fresh) { |copy| Backup.growing(copy) }
-        Sequel.connect(adapter: "sqlite", database: fresh, foreign_keys: false) { |copy| Schema.migrate(copy) }
+        Sequel.connect(adapter: "sqlite", database: fresh, foreign_keys: false) do |copy|
+          Renumbered.call(copy)
+          Schema.migrate(copy)
+        end
         found = Backup.proven(fresh)
         short = before.select { |table, count| found.fetch(table, 0) < count }
         short.empty? || Core::InputError.reject("database", "incomplete", "The upgrade lost rows of #{short.keys.join(', ')}: nothing was changed.")

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "../../counter/found_at_bench"
-require_relative "../../exchange/paper/torque_record"
 require_relative "../../present/bench_view"
 
 module Gimlet
@@ -66,7 +65,7 @@ module Gimlet
           end
 
           app.serve("torqueRecord") do |id|
-            printed(Exchange::Paper::TorqueRecord.call(known_order(id), bench.of(id), paper: paper_asked), "torques-#{id}")
+            printed("TorqueRecord", "torques-#{id}", known_order(id), bench.of(id))
           end
         end
       end

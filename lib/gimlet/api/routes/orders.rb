@@ -5,11 +5,8 @@ require_relative "../../core/desk/code"
 require_relative "../../counter/same_again"
 require_relative "../../counter/scan_piece"
 require_relative "../../counter/step_order"
-require_relative "../../exchange/paper/card"
-require_relative "../../exchange/paper/delivery_note"
+require_relative "../../counter/workshop"
 require_relative "../../exchange/paper/labels"
-require_relative "../../exchange/paper/quote"
-require_relative "../../exchange/paper/torque_strip"
 require_relative "../../present/order_view"
 
 module Gimlet
@@ -37,7 +34,11 @@ module Gimlet
           # Percent on top of all prices.
           def tax = shop.settings["tax"] || "0"
 
-          def printed(pdf, name)
+          # Printed beside the counter's own work.
+          # @param sheet [String] a class under Exchange::Paper
+          # @param name [String] of the file
+          def printed(sheet, name, *told, **options)
+            pdf = Gimlet::Counter::Workshop.shared.call("Gimlet::Exchange::Paper::#{sheet}", *told, paper: paper_asked, **options)
             content_type "application/pdf"
             headers "Content-Disposition" => %(inline; filename="gimlet-#{name}.pdf")
             pdf
@@ -54,9 +55,9 @@ module Gimlet
           end
         end
 
-        SHEETS = { "card" => Exchange::Paper::Card, "strip" => Exchange::Paper::TorqueStrip }.freeze
+        SHEETS = { "card" => "Card", "strip" => "TorqueStrip" }.freeze
         # What goes to the customer with the goods.
-        PAPERS = { "quote" => Exchange::Paper::Quote, "note" => Exchange::Paper::DeliveryNote }.freeze
+        PAPERS = { "quote" => "Quote", "note" => "DeliveryNote" }.freeze
 
         def self.registered(app)
           app.helpers Helpers
@@ -106,17 +107,16 @@ module Gimlet
         def self.printing(app)
           SHEETS.each do |name, sheet|
             app.serve(name) do |id|
-              pdf = sheet.call(known_order(id), paper: paper_asked, ways: ways, link: "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}")
-              printed(pdf, "#{name}-#{id}")
+              printed(sheet, "#{name}-#{id}", known_order(id), ways: ways, link: "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}")
             end
           end
           PAPERS.each do |name, paper|
             app.serve(name) do |id|
               order, life = known_order(id), lives.of(id)
-              printed(paper.call(order, life, life.total(order.discount, tax), paper: paper_asked, ways: ways), "#{name}-#{id}")
+              printed(paper, "#{name}-#{id}", order, life, life.total(order.discount, tax), ways: ways)
             end
           end
-          app.serve("bagLabel") { |id| printed(Exchange::Paper::Labels.call([bag_label(known_order(id))], paper: paper_asked), "label-#{id}") }
+          app.serve("bagLabel") { |id| printed("Labels", "label-#{id}", [bag_label(known_order(id))]) }
         end
       end
     end

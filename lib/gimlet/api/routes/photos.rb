@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../exchange/jpeg"
+require_relative "../../counter/workshop"
 
 module Gimlet
   module API
@@ -9,12 +9,20 @@ module Gimlet
       module Photos
         # What routes here need besides the application's own.
         module Helpers
+          # @return [String] what was sent, where it is no longer than may be
+          def whole_file
+            bytes = parsed_body.read(operation.max_bytes + 1).to_s
+            bytes.bytesize <= operation.max_bytes ||
+              Core::InputError.reject("photo", "too_large", "The picture is larger than the #{operation.max_bytes / 1_048_576} MB that are taken here.")
+            bytes
+          end
+
           def photos_of(ticket) = photos.of(ticket).map { |row| { id: row[:id], at: row[:at].iso8601, who: row[:who] } }
 
           def add_photo(ticket, bytes)
             photos.of(ticket).size < Store::Photos::MOST ||
               Core::InputError.reject("photo", "too_many", "A ticket keeps #{Store::Photos::MOST} photos: take one off first.")
-            photos.add(ticket, Exchange::Jpeg.bare(bytes), who: person&.name || "counter")
+            photos.add(ticket, Gimlet::Counter::Workshop.shared.call("Gimlet::Exchange::Jpeg", bytes, verb: :bare), who: person&.name || "counter")
           end
         end
 
@@ -24,7 +32,7 @@ module Gimlet
 
           app.serve("addPhoto") do |id|
             known_ticket(id)
-            add_photo(id, parsed_body.read)
+            add_photo(id, whole_file)
             answer(photos_of(id), 201)
           end
 

@@ -76,7 +76,7 @@ module Gimlet
           app.serve("shelfLabels") do
             page = stock.page(params["q"], 1, names.named(params["q"]))
             labels = page.rows.map { |row| shelf_label(names.row(row)) }
-            printed(Exchange::Paper::Labels.call(labels, paper: paper_asked), "shelves")
+            printed("Labels", "shelves", labels)
           end
         end
 

@@ -36,7 +36,7 @@ module Gimlet
         def self.registered(app)
           app.helpers Helpers
           app.serve("tools") { answer(tools.all.map { |tool| tool_view(tool) }) }
-          app.serve("toolLabels") { printed(Exchange::Paper::Labels.call(tools.all.map { |tool| tool_label(tool) }, paper: paper_asked), "tools") }
+          app.serve("toolLabels") { printed("Labels", "tools", tools.all.map { |tool| tool_label(tool) }) }
           app.serve("addTool") do
             body = body_as("NewTool")
             answer(tool_view(tools.find(once(body) { add_tool(body) })), 201)
