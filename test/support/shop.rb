@@ -50,7 +50,7 @@ module Shop
   # @return [String] of all pages
   def paper(order, name)
     get "/api/orders/#{order['id']}/#{name}.pdf"
-    assert_equal "application/pdf", last_response.media_type
+    assert_equal "application/pdf", last_response.media_type, last_response.body[0, 300]
     PDF::Reader.new(StringIO.new(last_response.body)).pages.map(&:text).join(" ").gsub(/\s+/, " ")
   end
 

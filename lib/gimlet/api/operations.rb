@@ -95,7 +95,7 @@ module Gimlet
       def keyed?(row)
         name = row.dig("requestBody", "content", JSON_MEDIA, "schema", "$ref").split("/").last
         schema = OpenAPI.schema(name)
-        (schema["oneOf"]&.map { |one| OpenAPI.schema(one["$ref"].split("/").last) } || [schema]).all? { |one| one["required"].include?("key") }
+        (schema["oneOf"]&.map { |one| OpenAPI.schema(one["$ref"].split("/").last) } || [schema]).all? { |one| one["required"]&.include?("key") }
       end
 
       def parameters(row)

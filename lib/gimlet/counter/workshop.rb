@@ -67,7 +67,7 @@ module Gimlet
         Marshal.dump(order, @to)
         @from.wait_readable(@longest_s) || raise(EOFError)
         Marshal.load(@from) # rubocop:disable Security/MarshalLoad -- from our own process
-      rescue EOFError, Errno::EPIPE, TypeError
+      rescue EOFError, Errno::EPIPE
         stop
         reject("too_much", "This takes more time or memory than one paper or picture may: nothing was changed.")
       end

@@ -109,8 +109,8 @@ module Gimlet
 
       # What the name is compared by and the row found by.
       def told(fields)
-        words = fields.values_at(:name, :place, :email).join(" ")
-        { folded: Core::Desk::Name.folded(fields[:name]), words: Core::Desk::Name.folded("#{words} #{fields[:phone].to_s.delete(' ')}") }
+        words = Core::Desk::Name.words(*fields.values_at(:name, :place, :email), fields[:phone].to_s.delete(" "))
+        { folded: Core::Desk::Name.folded(fields[:name]), words: words }
       end
 
       def found(words)

@@ -81,7 +81,7 @@ module Gimlet
       private
 
       # What it is found by.
-      def words(fields) = Core::Desk::Name.folded(fields.values_at(:designation, :serial, :plate, :stands).join(" "))
+      def words(fields) = Core::Desk::Name.words(*fields.values_at(:designation, :serial, :plate, :stands))
 
       def with_customer(rows)
         rows.join(:customers, id: :customer_id).select_all(:pumps).select_append(*%i[name place phone].map { |one| Sequel[:customers][one] }).all

@@ -18,7 +18,7 @@ module Gimlet
       # fine; slow: answers after the caller has given up; down: says that it is out of order; short: confirms and sends less; dearer: another price
       # than it told; nonsense: no JSON at all.
       MOODS = %w[fine slow down short dearer nonsense].freeze
-      SLOW_S = 3
+      SLOW_S = 5
       # What the shop pays of what it asks.
       SHARE = Rational(62, 100)
 

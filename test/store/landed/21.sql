@@ -64,7 +64,7 @@ INSERT INTO `price_changes` (`id`, `at`, `who`, `number`, `was_cents`, `now_cent
 INSERT INTO `purchases` (`id`, `key`, `state`, `who`, `at`, `supplier_ref`, `expected_on`, `came_at`, `note`) VALUES (1, 'p1', 'written', 'Adela', '2026-11-20 09:00:00.000000', NULL, NULL, NULL, '');
 INSERT INTO `purchase_lines` (`purchase_id`, `number`, `quantity`, `price_cents`, `received`) VALUES (1, 'PW-K220', 4, NULL, 0);
 INSERT INTO `photos` (`id`, `ticket_id`, `at`, `who`, `jpeg`, `digest`) VALUES (1, 2, '2026-11-20 09:00:00.000000', 'Ines', X'ffd8', 'x');
-INSERT INTO `customers` (`id`, `name`, `place`, `phone`, `email`, `note`, `merged_into`, `erased_at`, `folded`, `words`) VALUES (1, 'Östlund Quay', 'Skarrow', '0160 442', '', '', NULL, NULL, 'östlund quay', 'östlund quay skarrow 0160442');
+INSERT INTO `customers` (`id`, `name`, `place`, `phone`, `email`, `note`, `merged_into`, `erased_at`, `folded`, `words`) VALUES (1, 'Östlund Quay', 'Skarrow', '0160 442', '', '', NULL, NULL, 'östlund quay', 'östlund quay skarrow 0160442 ostlund quay skarrow 0160442');
 INSERT INTO `customers` (`id`, `name`, `place`, `phone`, `email`, `note`, `merged_into`, `erased_at`, `folded`, `words`) VALUES (2, 'Low Mill', 'Tarn', '', '', '', NULL, NULL, 'low mill', 'low mill tarn');
 CREATE INDEX `bench_entries_at_index` ON `bench_entries` (`at`);
 CREATE UNIQUE INDEX `customers_named_once` ON `customers` (`folded`);

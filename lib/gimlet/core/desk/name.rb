@@ -34,6 +34,13 @@ module Gimlet
         # @return [String] what names are compared and found by; empty of nothing
         def folded(text) = seen(text.to_s.unicode_normalize(:nfkc)).downcase(:fold).unicode_normalize(:nfkc)
 
+        # @param texts [Array<String, nil>]
+        # @return [String] what they are found by: folded, and where that differs also without accents, as it is typed in a hurry
+        def words(*texts)
+          told = folded(texts.join(" "))
+          [told, told.unicode_normalize(:nfd).gsub(/\p{Mn}/, "")].uniq.join(" ")
+        end
+
         # @return [String] what can be seen of it, on one line
         def seen(text) = text.to_s.gsub(DANGEROUS, " ").gsub(UNSEEN, "").gsub(BLANKS, " ").strip.unicode_normalize(:nfc)
       end

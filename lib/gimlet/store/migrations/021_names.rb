@@ -30,7 +30,7 @@ Sequel.migration do
     rows = from(:customers).all
     standing, gone = rows.partition { |row| row[:merged_into].nil? && row[:erased_at].nil? }
     (apart.call(standing, :id) + gone).each do |row|
-      words = folded.call([row[:name], row[:place], row[:email], row[:phone].delete(" ")].join(" "))
+      words = Gimlet::Core::Desk::Name.words(*row.values_at(:name, :place, :email), row[:phone].delete(" "))
       from(:customers_named).insert(**row, words: words)
     end
     drop_table(:customers)
@@ -39,7 +39,7 @@ Sequel.migration do
 
     alter_table(:pumps) { add_column :words, String, text: true, null: false, default: "" }
     from(:pumps).each do |row|
-      from(:pumps).where(id: row[:id]).update(words: folded.call(row.values_at(:designation, :serial, :plate, :stands).join(" ")))
+      from(:pumps).where(id: row[:id]).update(words: Gimlet::Core::Desk::Name.words(*row.values_at(:designation, :serial, :plate, :stands)))
     end
 
     { people: :id, tokens: :digest }.each do |table, id|
