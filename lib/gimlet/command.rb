@@ -24,7 +24,8 @@ module Gimlet
       gimlet remove SERIES     takes a series out of the catalogue; orders keep what they say
       gimlet export DIR        every series as a catalogue document
       gimlet bundle FILE [SERIES,SERIES]   series for another shop, with this shop's signature
-      gimlet take FILE         what another shop gave: what it would replace; --trust once its fingerprint was compared by telephone
+      gimlet take FILE         what another shop gave: what it would replace; --trust once its fingerprint was compared by telephone,
+                               --replace where it is older, or would replace what this shop wrote itself
       gimlet prices FILE       prices and stock from CSV or XLSX (number, price, on_hand, pack); --dry-run shows what would change,
                                --skip leaves out the lines that cannot be read
       gimlet vocabulary FILE   the shop's own words, on top of those that ship (docs/vocabulary.md)

@@ -4,6 +4,7 @@ require "json"
 require_relative "../core/doctor/doctor"
 require_relative "../counter/import_catalogue"
 require_relative "../counter/references"
+require_relative "../counter/take_bundle"
 require_relative "../core/plain"
 require_relative "../exchange/bundle"
 require_relative "../exchange/catalogue_files"
@@ -19,7 +20,7 @@ module Gimlet
     module CatalogueCommands
       VERBS = { ["import", 2] => :import, ["import", 3] => :import, ["export", 2] => :export, ["remove", 2] => :remove, ["doctor", 1] => :doctor,
                 ["schema", 1] => :schema, ["bundle", 2] => :bundle,
-                ["bundle", 3] => :bundle, ["take", 2] => :take, ["take", 3] => :take }.freeze
+                ["bundle", 3] => :bundle, ["take", 2] => :take, ["take", 3] => :take, ["take", 4] => :take }.freeze
 
       private
 
@@ -43,23 +44,32 @@ module Gimlet
         documents.empty? && Core::InputError.reject("series", "unknown", "There is no series #{series}.")
         key = Exchange::SigningKey.of(@path)
         shop = Store::Settings.new(database)["shop"] || "a shop that has no name on file"
-        File.write(path, Exchange::Bundle.write(documents, shop: shop, key: key, at: Store::Clock.today.iso8601))
+        File.write(path, Exchange::Bundle.write(documents, shop: shop, key: key, at: Store::Clock.now.utc.strftime("%Y-%m-%dT%H:%M:%SZ")))
         @out.puts "Wrote #{documents.size} series to #{path}, signed #{Exchange::Bundle.fingerprint(key)}."
         true
       end
 
-      # What another shop gave. Its key is agreed to once.
-      def take(path, option = nil)
-        unknown_option(option, "--trust")
+      # What another shop gave: its key is agreed to once, and what is older or would replace this shop's own writing is asked about.
+      def take(path, *options)
+        options.each { |option| unknown_option(option, "--trust", "--replace") }
         told = Exchange::Bundle.read(File.read(path, encoding: "UTF-8"))
-        documents = told.series.to_h { |document| ["#{path}, #{document.dig('series', 'id')}", document] }
-        @out.puts "#{documents.size} series of #{told.shop}, made on #{told.at}, signed #{told.fingerprint}."
-        taking = Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(database))
-        return ask_first(taking.dry_run(documents)) unless trusted?(told, option)
+        taking = Counter::TakeBundle.new(catalogue, Counter::References.vocabulary_of(database))
+        standing = taking.standing(told)
+        introduce(told, standing)
+        return ask_first(taking.dry_run(told)) unless trusted?(told, options.include?("--trust"))
 
-        report(taking.call(documents, note: "bundle of #{told.shop}, #{told.fingerprint}"))
-        @out.puts "Took #{documents.size} series in."
+        asked, clear = standing.partition { |one| !one.clear? }
+        return hold_back(asked) unless asked.empty? || options.include?("--replace")
+
+        report(taking.call(told, (clear + asked).map(&:series)))
+        @out.puts "Took #{standing.size} series in."
         true
+      end
+
+      # The fingerprint stands alone on its line, so that no name can be read for it.
+      def introduce(told, standing)
+        @out.puts "Fingerprint of its key: #{told.fingerprint}", "It calls itself “#{told.shop}” and made this on #{told.at}: #{standing.size} series.",
+                  *standing.map { |one| "  #{one}" }
       end
 
       def ask_first(found)
@@ -68,11 +78,17 @@ module Gimlet
         false
       end
 
-      def trusted?(told, option)
+      def hold_back(asked)
+        @out.puts "Nothing was changed: #{asked.map(&:series).join(', ')} would be replaced by another's or an older writing. Export yours first " \
+                  "(bin/gimlet export); then --replace takes them all the same, and each can be taken back."
+        false
+      end
+
+      def trusted?(told, trust)
         settings = Store::Settings.new(database)
         known = JSON.parse(settings["known shops"] || "{}")
         return true if known.key?(told.fingerprint)
-        return false unless option == "--trust"
+        return false unless trust
 
         settings["known shops"] = JSON.generate(known.merge(told.fingerprint => told.shop))
         true

@@ -3,6 +3,7 @@
 require "digest"
 require "json"
 require "openssl"
+require_relative "../core/desk/name"
 require_relative "../core/input_error"
 require_relative "../core/value"
 
@@ -17,6 +18,9 @@ module Gimlet
     module Bundle
       FORMAT = "gimlet-bundle"
       VERSION = 1
+      DEEPEST = 60
+      LONGEST_NAME = 80
+      DAY = /\A\d{4}-\d\d-\d\d(?:T[\d:]{8}Z)?\z/
       # `series` documents, who made it and when, and the fingerprint of the key that signed it.
       Contents = Core::Value.of(:series, :shop, :at, :fingerprint)
 
@@ -38,14 +42,29 @@ module Gimlet
       # @return [Contents]
       # @raise [Core::InputError] when it is none, or not as it was signed
       def read(text)
-        told = JSON.parse(text)
+        text = text.dup.force_encoding(Encoding::UTF_8)
+        told = text.valid_encoding? ? JSON.parse(text, max_nesting: DEEPEST) : nil
         reject("is no bundle of series.") unless told.is_a?(Hash) && told["format"] == FORMAT && told["version"] == VERSION
-        key = OpenSSL::PKey.read(told["key"].to_s)
+        reject("is no bundle of series, or only a part of one.") unless told.values_at("key", "signature", "signed").all?(String)
+        key = OpenSSL::PKey.read(told["key"])
         reject("is not as it was signed: something in it was changed. Ask for it again.") unless signed?(key, told)
-        contents = JSON.parse(told["signed"], allow_duplicate_key: false)
-        Contents.new(series: contents["series"], shop: contents.dig("made", "shop"), at: contents.dig("made", "at"), fingerprint: fingerprint(key))
+        contents(JSON.parse(told["signed"], max_nesting: DEEPEST, allow_duplicate_key: false), fingerprint(key))
       rescue JSON::ParserError, OpenSSL::PKey::PKeyError, ArgumentError
         reject("is no bundle of series, or only a part of one.")
+      end
+
+      # A signature proves who wrote it, not that it is what it should be.
+      def contents(signed, fingerprint)
+        made, series = signed.is_a?(Hash) ? signed.values_at("made", "series") : nil
+        shop, at = made.is_a?(Hash) ? made.values_at("shop", "at") : nil
+        reject("does not say who made it and when.") unless shop.is_a?(String) && shop.size <= LONGEST_NAME && at.to_s.match?(DAY)
+        reject("has no series in it.") unless series.is_a?(Array) && series.any? && series.all? { |one| document?(one) }
+        reject("has a series twice.") unless series.map { |one| one["series"]["id"] }.uniq.size == series.size
+        Contents.new(series: series, shop: Core::Desk::Name.read(shop, field: "shop"), at: at, fingerprint: fingerprint)
+      end
+
+      def document?(one)
+        one.is_a?(Hash) && one["series"].is_a?(Hash) && one["series"]["id"].is_a?(String) && one["series"]["id"].match?(/\A[a-z0-9-]{1,60}\z/)
       end
 
       # @return [String] of the public key, short enough to be read out
