@@ -57,7 +57,7 @@ class NamesTest < Minitest::Test
     send_json("POST", "/api/customers/#{one}/merge", { into: two })
     again = add("ÖSTLUND")
     assert_equal 201, last_response.status
-    assert_equal [again["id"]], get("/api/customers", q: "östlund").then { json.map { |row| row["id"] } }
+    assert_equal([again["id"]], get("/api/customers", q: "östlund").then { json.map { |row| row["id"] } })
     send_json("POST", "/api/customers/#{again['id']}/erase", {})
     assert_equal 201, add("östlund") && last_response.status
   end

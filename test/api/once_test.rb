@@ -56,7 +56,8 @@ class OnceTest < Minitest::Test
 
   def placed_with_keys(customer)
     view = send_json("POST", "/api/tickets", { kind: "said", words: "#{KNOWN}, packings" })
-    [["customer", { customer_id: customer }], ["plan", { policy: "complete_sets" }], ["work", { areas: ["packings"], agreed: true, pumps: 1 }]].each do |kind, body|
+    [["customer", { customer_id: customer }], ["plan", { policy: "complete_sets" }],
+     ["work", { areas: ["packings"], agreed: true, pumps: 1 }]].each do |kind, body|
       view = send_json("POST", "/api/tickets/#{view['id']}/entries", { kind: kind, **body })
     end
     save(view)
@@ -65,8 +66,14 @@ class OnceTest < Minitest::Test
   def keyed(order, **body) = send_json("POST", "/api/orders/#{order['id']}/steps", body)
 
   def lived(order)
-    fetch(order)["goods"].each { |row| row["reserved"].times { send_json("POST", "/api/orders/#{order['id']}/scans", { code: row["number"], doing: "pick" }) } }
-    fetch(order)["goods"].each { |row| row["bagged"].times { send_json("POST", "/api/orders/#{order['id']}/scans", { code: row["number"], doing: "check" }) } }
+    fetch(order)["goods"].each do |row|
+      row["reserved"].times do
+        send_json("POST", "/api/orders/#{order['id']}/scans", { code: row["number"], doing: "pick" })
+      end
+      row["bagged"].times do
+        send_json("POST", "/api/orders/#{order['id']}/scans", { code: row["number"], doing: "check" })
+      end
+    end
     keyed(order, kind: "hand_over", how: "fetched")
     keyed(order, kind: "lend", tool: "PW-T11/1", until: (Date.today + 7).iso8601)
     send_json("POST", "/api/orders/#{order['id']}/bench", { kind: "ticked", item: "part PW-K220", done: true })
@@ -88,7 +95,8 @@ class OnceTest < Minitest::Test
 
   def written
     draft = send_json("POST", "/api/drafts", { from: "series", series: "pellwick-tk4" })
-    send_json("POST", "/api/drafts/#{draft['id']}/edits", { version: 1, edits: [{ at: ["fasteners", "head_bolts", "tightenings", 0, "value"], text: "204" }] })
+    send_json("POST", "/api/drafts/#{draft['id']}/edits",
+              { version: 1, edits: [{ at: ["fasteners", "head_bolts", "tightenings", 0, "value"], text: "204" }] })
     send_json("POST", "/api/drafts/#{draft['id']}/publish", { version: 2 })
     send_json("POST", "/api/series/pellwick-tk4/undo", { number: 2 })
     send_json("POST", "/api/series/pellwick-tk4/bring-back", { number: 2 })
@@ -103,9 +111,9 @@ class OnceTest < Minitest::Test
   def app = ->(env) { (@app ||= Gimlet::API::App.new(Gimlet::Counter::Shop.new(database))).call(env) }
 
   # @return [Hash] what such a day leaves
-  def after(&times)
+  def after(&)
     another_shop
-    pressing(&times)
+    pressing(&)
     day
     left
   end
@@ -113,7 +121,7 @@ class OnceTest < Minitest::Test
   def test_a_day_whose_answers_are_lost_ends_with_the_same_ledger
     once = after { 1 }
     assert_equal 4, once[:purchase_lines].first.to_h[:received]
-    assert_equal 3, once[:series_revisions].count { |row| row.to_h[:series_id] == "pellwick-tk4" && row.to_h[:number] > 1 }
+    assert_equal(3, once[:series_revisions].count { |row| row.to_h[:series_id] == "pellwick-tk4" && row.to_h[:number] > 1 })
     presses = @sent
     assert_operator presses, :>, 30
     twice = after { 2 }

@@ -135,6 +135,37 @@ class SignInTest < Minitest::Test
     assert_equal({ "wrong_secret" => 5, "locked" => 2 }, codes.tally, "a stolen till has its own count")
   end
 
+  # A new till in the shop, while somebody unknown guesses from elsewhere; and one in the shop that guesses itself.
+  def test_strangers_elsewhere_lock_nobody_out_of_a_new_till_of_the_shop
+    staff
+    sign_in("bench", address: "10.0.0.3")
+    clear_cookies
+    40.times { |at| sign_in("owner", "guess #{at}", address: "203.0.113.#{at}") }
+    sign_in("owner", address: "203.0.113.200")
+    assert_problem(422, "locked")
+    sign_in("owner", address: "10.0.0.3")
+    assert_equal 201, last_response.status, "a new till beside the bench's"
+    clear_cookies
+    codes = Array.new(7) { sign_in("keeper", "x", address: "10.0.0.3")["code"] }
+    assert_equal({ "wrong_secret" => 5, "locked" => 2 }, codes.tally)
+    sign_in("keeper", address: "10.0.0.3")
+    assert_problem(422, "locked")
+  end
+
+  def asked_idle(seconds) = get("/api/today", {}, "HTTP_GIMLET_IDLE" => seconds.to_s).then { last_response.status }
+
+  # The page asks on by itself; nobody is there.
+  def test_a_till_that_nobody_touches_is_locked_by_the_server_too
+    staff
+    sign_in("counter")
+    began = Time.now
+    at = ->(minutes, &ask) { Gimlet::Store::Clock.at(began + (minutes * 60), &ask) }
+    assert_equal 200, at.call(10) { asked_idle(0) }
+    assert_equal([200, 200, 401], [20, 24, 26].map { |minutes| at.call(minutes) { asked_idle((minutes - 10) * 60) } })
+    sign_in("counter")
+    assert_equal 401, at.call(40) { asked_idle(0) }, "an idle cookie that says that somebody is there"
+  end
+
   # Names and roles went to whoever asked.
   def test_names_are_told_here_and_at_known_tills_only
     staff

@@ -153,7 +153,7 @@ class OrderLifeTest < Minitest::Test
     ["lots", "-5", "2.345", "1000000", ""].each do |typed|
       assert_equal "deposit", refusal("lend", BODIES["lend"].merge("deposit" => typed), life).field, typed
     end
-    assert_equal([0, 2550, 2505], ["0", "€25,5", "25.05"].map { |typed| Desk::Deposit.cents(typed) })
+    assert_equal([0, 2550, 2505], ["0", "€25,5", "25.05"].map { |typed| Gimlet::Core::Money.cents(typed, field: "deposit") })
     out = life("handed_over", [good(handed: 2)], loans: [OUT])
     assert_equal "back", Order::Steps::ToolBack.call({ "tool" => "pw-t11/1", "condition" => "worn" }, out).loan[:state]
     assert_match(/is not out for order 7/, refusal("tool_back", BODIES["tool_back"], life).message)

@@ -14,6 +14,30 @@ class WaysTest < Minitest::Test
                   ways(currency: "NOK").money(9900)]
   end
 
+  # Beside the figure stands what the shop is paid in, in any of its twelve ways; what can be read in two is not read.
+  def test_money_as_it_is_typed
+    { "12.50" => 1250, "12,50" => 1250, "£12.50" => 1250, "CHF 12.50" => 1250, "12,50 kr" => 1250, "1 234,50 zł" => 123_450, "1,234.50" => 123_450, "A$ 3" => 300,
+      "0" => 0, ".5" => 50, "99 Kč" => 9900, "NZ$1.05" => 105 }.each do |typed, cents|
+      assert_equal cents, Money.cents(typed, field: "price"), typed
+    end
+    ["", "a lot", "1.234", "12.505", "-1", "100000", "12..5", "£"].each do |typed|
+      assert_equal(%w[price no_amount], assert_raises(InputError, typed) do
+        Money.cents(typed, field: "price")
+      end.then { |error| [error.field, error.code] })
+    end
+    assert_equal(%w[0.05 -3.00 99999.99], [5, -300, 9_999_999].map { |cents| Money.plain(cents) })
+  end
+
+  def test_every_sum_said_is_read_back
+    random = Random.new(Minitest.seed)
+    Money::SIGNS.each_key do |currency|
+      50.times do
+        cents = random.rand(0..Money::MOST_CENTS)
+        assert_equal cents, Money.cents(Money.say(cents, currency), field: "price"), "#{currency}, seed #{Minitest.seed}"
+      end
+    end
+  end
+
   def test_dates
     day = Date.new(2026, 3, 2)
     assert_equal(["2 March 2026", "March 2, 2026", "2026-03-02"], %w[day_first month_first iso].map { |order| ways(dates: order).date(day) })

@@ -21,17 +21,23 @@ class AuditTest < Minitest::Test
   WAITING = "(SELECT number FROM stock WHERE reserved > 0 LIMIT 1)"
   OPEN = "(SELECT id FROM orders WHERE stage = 'open' LIMIT 1)"
   DONE = {
-    "sum_raised" => [->(db) { db.run("UPDATE stock SET on_hand = on_hand + 3 WHERE number = 'PW-K220'") }, /stock PW-K220: \d+ on hand, its movements say \d+; last moved by/],
+    "sum_raised" => [lambda { |db|
+      db.run("UPDATE stock SET on_hand = on_hand + 3 WHERE number = 'PW-K220'")
+    }, /stock PW-K220: \d+ on hand, its movements say \d+; last moved by/],
     "sum_promised" => [->(db) { db.run("UPDATE stock SET reserved = 0 WHERE number = #{WAITING}") }, /stock .*: 0 promised, its movements say [1-9]/],
-    "movement_gone" => [behind("movements_no_delete", "DELETE FROM movements WHERE id = (SELECT max(id) FROM movements)"), /movements: 1 of \d+ rows are gone/],
-    "movement_changed" => [behind("movements_no_update", "UPDATE movements SET quantity = quantity + 1 WHERE id = 5"), /movement 5: .* is booked otherwise; by/],
+    "movement_gone" => [behind("movements_no_delete", "DELETE FROM movements WHERE id = (SELECT max(id) FROM movements)"),
+                        /movements: 1 of \d+ rows are gone/],
+    "movement_changed" => [behind("movements_no_update", "UPDATE movements SET quantity = quantity + 1 WHERE id = 5"),
+                           /movement 5: .* is booked otherwise; by/],
     "order_gone" => [lambda do |db|
       db.run("PRAGMA foreign_keys = OFF")
       db.run("DELETE FROM orders WHERE id = #{OPEN}")
     end, /orders: 1 of \d+ rows are gone/],
     "step_gone" => [behind("order_steps_no_delete", "DELETE FROM order_steps WHERE id = (SELECT max(id) FROM order_steps WHERE order_id = #{OPEN})"),
                     /order \d+: 1 of \d+ steps are gone/],
-    "state_lied" => [->(db) { db.run("UPDATE orders SET state = 'handed_over' WHERE id = #{OPEN}") }, /order \d+: stands as handed_over, its pieces say/],
+    "state_lied" => [lambda { |db|
+      db.run("UPDATE orders SET state = 'handed_over' WHERE id = #{OPEN}")
+    }, /order \d+: stands as handed_over, its pieces say/],
     "line_gone" => [lambda do |db|
       row = db[:orders].where(stage: "open").first
       record = JSON.parse(row[:document])
@@ -39,7 +45,9 @@ class AuditTest < Minitest::Test
       db[:orders].where(id: row[:id]).update(document: JSON.generate(record))
     end, /order \d+: its record sells 0 × \S+, its goods want [1-9]/],
     "trigger_gone" => [->(db) { db.run("DROP TRIGGER movements_no_delete") }, /schema: trigger movements_no_delete is gone/],
-    "trigger_planted" => [->(db) { db.run("CREATE TRIGGER more AFTER INSERT ON movements BEGIN UPDATE stock SET pack = 1; END") }, /schema: trigger more is none of Gimlet's/],
+    "trigger_planted" => [lambda { |db|
+      db.run("CREATE TRIGGER more AFTER INSERT ON movements BEGIN UPDATE stock SET pack = 1; END")
+    }, /schema: trigger more is none of Gimlet's/],
     "index_gone" => [->(db) { db.run("DROP INDEX customers_named_once") }, /schema: index customers_named_once is gone/],
     "orphan" => [lambda do |db|
       db.run("PRAGMA foreign_keys = OFF")

@@ -12,7 +12,11 @@ class BundleTest < Minitest::Test
 
   def document(id = VA) = JSON.parse(database[:series].where(id: id).get(:document))
 
-  def changed(value, id = VA) = document(id).tap { |one| one["fasteners"].first["tightenings"].first["checked"] = [{ "who" => value, "on" => "2026-01-01", "against" => "sheet" }] }
+  def changed(value, id = VA)
+    document(id).tap do |one|
+      one["fasteners"].first["tightenings"].first["checked"] = [{ "who" => value, "on" => "2026-01-01", "against" => "sheet" }]
+    end
+  end
 
   def run_command(*words)
     out = StringIO.new
@@ -31,7 +35,8 @@ class BundleTest < Minitest::Test
   # Signed by a key, whatever it says.
   def signed(raw = nil, key: KEY, **contents)
     text = raw || JSON.generate(contents)
-    JSON.generate("format" => Bundle::FORMAT, "version" => Bundle::VERSION, "key" => key.public_to_pem, "signature" => [key.sign(nil, text)].pack("m0"), "signed" => text)
+    JSON.generate("format" => Bundle::FORMAT, "version" => Bundle::VERSION, "key" => key.public_to_pem,
+                  "signature" => [key.sign(nil, text)].pack("m0"), "signed" => text)
   end
 
   MADE = { "shop" => "Coined Pumps", "at" => "2026-11-20" }.freeze
@@ -73,7 +78,8 @@ class BundleTest < Minitest::Test
     assert_equal %w[first], on_file
     assert take(bundle([changed("second")], at: "2026-11-21")).first
     assert_equal %w[second], on_file
-    [bundle([changed("first")], at: "2026-11-20"), bundle([changed("between")], at: "2026-11-20"), bundle([changed("first")], at: "2026-11-25")].each do |older|
+    [bundle([changed("first")], at: "2026-11-20"), bundle([changed("between")], at: "2026-11-20"),
+     bundle([changed("first")], at: "2026-11-25")].each do |older|
       done, said = take(older)
       refute done
       assert_match(/#{VA}: is older than what is on file: revision 3 of .*Nothing was changed: #{VA} would be replaced/m, said)

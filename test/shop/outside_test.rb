@@ -23,8 +23,8 @@ class OutsideTest < Minitest::Test
   def seconds = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
   # @return [Float] seconds within which nineteen of twenty empty requests were answered while the block was at work
-  def waited
-    at_work = Thread.new { yield }
+  def waited(&)
+    at_work = Thread.new(&)
     times = []
     loop do
       began = seconds
@@ -42,7 +42,11 @@ class OutsideTest < Minitest::Test
     BadSupplier::WAYS.each_key do |way|
       @supplier.way = way
       spent = waited do
-        Array.new(4) { Thread.new { [served.get("/api/to-buy", as: "keeper"), served.post("/api/supplier", { numbers: ["PW-K220"] }, as: "keeper")] } }
+        Array.new(4) do
+          Thread.new do
+            [served.get("/api/to-buy", as: "keeper"), served.post("/api/supplier", { numbers: ["PW-K220"] }, as: "keeper")]
+          end
+        end
              .flat_map(&:value).each { |answer| assert_equal 200, answer.status, "#{way}: #{answer.text[0, 300]}" }
       end
       assert_operator spent, :<, P95_S * SLACK, way
@@ -71,10 +75,10 @@ class OutsideTest < Minitest::Test
   # Neither by its length nor in chunks is much of it written down before anybody knows who sends it.
   def test_a_body_without_end_is_not_written_down
     head = "POST /api/price-list HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/octet-stream\r\n"
-    assert_match(/\A(HTTP\/1.1 413|closed)/, raw("#{head}Content-Length: 4294967296\r\n\r\n", ["x" * 100_000] * 50))
+    assert_match(%r{\A(HTTP/1.1 413|closed)}, raw("#{head}Content-Length: 4294967296\r\n\r\n", ["x" * 100_000] * 50))
     chunk = "100000\r\n#{'x' * 1_048_576}\r\n"
     told = raw("#{head}Transfer-Encoding: chunked\r\n\r\n", [chunk] * 200)
-    assert_match(/\A(HTTP\/1.1 413|closed)/, told[0, 80])
+    assert_match(%r{\A(HTTP/1.1 413|closed)}, told[0, 80])
     assert_equal 200, served.get("/api/session").status
   end
 
@@ -92,7 +96,11 @@ class OutsideTest < Minitest::Test
 
   def test_labels_and_cards_hold_nobody
     spent = waited do
-      Array.new(3) { Thread.new { served.get("/api/shelf-labels.pdf") } }.map(&:value).each { |answer| assert_equal "application/pdf", answer.headers["content-type"] }
+      Array.new(3) do
+        Thread.new do
+          served.get("/api/shelf-labels.pdf")
+        end
+      end.map(&:value).each { |answer| assert_equal "application/pdf", answer.headers["content-type"] }
     end
     assert_operator spent, :<, P95_S * SLACK
   end
@@ -127,7 +135,10 @@ class OutsideTest < Minitest::Test
   end
 
   OPERATIONS = Gimlet::API::OpenAPI::DOCUMENT["paths"].flat_map do |path, item|
-    item.slice("get", "post").map { |verb, row| [row["operationId"], verb, path, row.dig("requestBody", "content")&.keys&.first, row.dig("requestBody", "content")&.values&.first&.dig("example")] }
+    item.slice("get", "post").map do |verb, row|
+      [row["operationId"], verb, path, row.dig("requestBody", "content")&.keys&.first,
+       row.dig("requestBody", "content")&.values&.first&.dig("example")]
+    end
   end.freeze
 
   # As a new shop is, with nothing in it but a catalogue: whatever anybody asks for, with the document's own example, with nothing, and of
@@ -141,7 +152,11 @@ class OutsideTest < Minitest::Test
         [example, {}].uniq.each do |body|
           %w[1 99].each do |value|
             at = path.gsub(/\{\w+\}/, value)
-            answer = verb == "get" ? served.get(at, as: role) : served.post(at, media == "application/octet-stream" ? "x" : body || {}, as: role)
+            answer = if verb == "get"
+                       served.get(at, as: role)
+                     else
+                       served.post(at, media == "application/octet-stream" ? "x" : body || {}, as: role)
+                     end
             assert_operator answer.status, :<, 500, "#{id} by #{role || 'nobody'}: #{answer.status} #{answer.text[0, 200]}"
           end
         end

@@ -74,7 +74,11 @@ class ServedTest < Minitest::Test
       taken_back
       priced
       taught
-      @served.bring("/api/catalogue", JSON.generate(document.tap { |one| one["fasteners"].find { |row| row["id"] == "head_bolts" }["tightenings"][0]["value"] = 204 }))
+      @served.bring("/api/catalogue", JSON.generate(document.tap do |one|
+        one["fasteners"].find do |row|
+          row["id"] == "head_bolts"
+        end["tightenings"][0]["value"] = 204
+      end))
       assert_soon(204, "imported by upload") { torque }
     end
     removed_and_imported

@@ -7,7 +7,7 @@ require_relative "../support/app"
 # A version that lands gets its file; the migrations behind it are not edited afterwards.
 class LandedTest < Minitest::Test
   Store = Gimlet::Store
-  FILES = Dir[File.expand_path("landed/*.sql", __dir__)].sort.freeze
+  FILES = Dir[File.expand_path("landed/*.sql", __dir__)].freeze
   KEPT = %i[customers tickets entries orders bench_entries sightings history movements goods order_steps tools loans purchases photos].freeze
   # Every version, killed at so many random statements of its upgrade.
   KILLS = Integer(ENV.fetch("KILLS", "2"))
@@ -27,7 +27,7 @@ class LandedTest < Minitest::Test
 
   def rows(path = @path) = Store::Backup.read_only(path) { |database| (KEPT & database.tables).to_h { |table| [table, database[table].count] } }
 
-  def connected = Store.connect(@path, out: StringIO.new).tap { |database| yield database }.disconnect
+  def connected(&) = Store.connect(@path, out: StringIO.new).tap(&).disconnect
 
   def test_every_landed_version_comes_up_to_date
     FILES.each do |file|
@@ -69,7 +69,9 @@ class LandedTest < Minitest::Test
     end
   end
 
-  def shapes(database) = database[:sqlite_master].exclude(sql: nil).select_map(%i[name sql]).to_h { |name, sql| [name, sql.gsub(/["`]/, "").gsub(/\s+/, " ")] }
+  def shapes(database)
+    database[:sqlite_master].exclude(sql: nil).select_map(%i[name sql]).to_h { |name, sql| [name, sql.gsub(/["`]/, "").gsub(/\s+/, " ")] }
+  end
 
   def test_a_landed_migration_is_never_edited
     assert_equal Store::Schema.newest, FILES.map { |file| File.basename(file).to_i }.max, "this version has no database in landed/ yet"

@@ -24,7 +24,9 @@ class BadSupplier
     redirect: ->(client) { client.write("HTTP/1.1 302 Found\r\nLocation: /\r\nContent-Length: 0\r\n\r\n") },
     closes: ->(client) { client },
     brackets: ->(client) { client.write(WHOLE.call("[" * 100_000)) },
-    figures: ->(client) { client.write(WHOLE.call("{\"lines\": [{\"number\": \"A\", \"available\": #{'9' * 400}, \"price_cents\": 1, \"days\": 1}]}")) }
+    figures: lambda { |client|
+      client.write(WHOLE.call("{\"lines\": [{\"number\": \"A\", \"available\": #{'9' * 400}, \"price_cents\": 1, \"days\": 1}]}"))
+    }
   }.freeze
 
   attr_reader :address

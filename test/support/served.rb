@@ -58,6 +58,7 @@ class Served
   end
 
   def told = File.read(@log)
+
   def stop(signal = :TERM)
     Process.kill(signal, -@pid) if @pid
     Process.wait(@pid) if @pid

@@ -81,6 +81,36 @@ class AwayTest < SystemTest
     assert_equal ["8 bolts"], said
   end
 
+  def lost(part) = ->(env) { env["PATH_INFO"].match?(part) ? [404, { "content-type" => "text/plain" }, [""]] : @app.call(env) }
+
+  # An upgrade under an open tab: the parts that the old page asks for are gone, and the page begins with another script.
+  def test_a_part_of_an_older_version
+    visit "/"
+    line.send_keys("8 bol")
+    page.driver.browser.execute_cdp("Network.clearBrowserCache")
+    gone = lost(%r{\A/assets/OrdersPage})
+    STAGE.app = ->(env) { env["PATH_INFO"] == "/" ? [200, { "content-type" => "text/html" }, ["<script src=other.js>"]] : gone.call(env) }
+    click_link "Orders"
+    assert_selector "h1", text: "A new version is here"
+    assert_accessible
+    STAGE.app = @app
+    click_button "Load the new version"
+    assert_selector "h1", text: /orders/i, visible: :all
+    visit "/"
+    assert_field "What you hear", with: "8 bol"
+  end
+
+  # A page that cannot be drawn says so, and the next place is shown.
+  def test_a_page_that_breaks_is_not_a_white_one
+    visit "/"
+    STAGE.app = ->(env) { env["PATH_INFO"] == "/api/today" ? [200, { "content-type" => "application/json" }, ['{"piles":[null]}']] : @app.call(env) }
+    visit "/desk/today"
+    assert_selector "h1", text: "This page cannot be shown"
+    click_link "Orders"
+    assert_no_text "This page cannot be shown"
+    assert_selector "h1", text: /orders/i, visible: :all
+  end
+
   def test_an_address_that_nothing_is_at
     visit "/nowhere/at-all"
     assert_text "There is no page at /nowhere/at-all"

@@ -7,7 +7,8 @@ require_relative "../../lib/gimlet/supplier/stand_in"
 class BuyingTest < SystemTest
   def with_supplier
     stand_in = Gimlet::Supplier::StandIn.start(Gimlet::Store::Stock.new(database).all.transform_values(&:price_cents))
-    STAGE.app = @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database, supplier: Gimlet::Exchange::SupplierLink.new(stand_in.address)), demo: true)
+    STAGE.app = @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database, supplier: Gimlet::Exchange::SupplierLink.new(stand_in.address)),
+                                            demo: true)
     yield
   ensure
     stand_in&.stop

@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
-import { Navigate, Route, Routes } from "react-router";
+import { Navigate, Route, Routes, useLocation } from "react-router";
 import { CounterPage } from "./counter/CounterPage";
+import { Boundary } from "./shell/Boundary";
 import { Outbox } from "./shell/Outbox";
 import { NotFoundPage } from "./shell/NotFoundPage";
 import { Till } from "./shell/Till";
@@ -21,11 +22,13 @@ const DraftPage = lazy(() => import("./catalogue/write/DraftPage").then((file) =
 const MeasurePage = lazy(() => import("./measure/MeasurePage").then((file) => ({ default: file.MeasurePage })));
 
 export function App() {
+  const { pathname } = useLocation();
   return (
     <>
       <Unreachable />
       <Outbox />
       <Till>
+        <Boundary place={pathname}>
         <Suspense fallback={null}>
           <Routes>
             <Route path="/" element={<CounterPage />} />
@@ -49,6 +52,7 @@ export function App() {
             <Route path="*" element={<NotFoundPage />} />
           </Routes>
         </Suspense>
+        </Boundary>
       </Till>
     </>
   );

@@ -110,6 +110,7 @@ module Gimlet
       private
 
       extend Forwardable
+
       def_delegators :shop, :database, :health, :catalogue, :references, :uploads, :supplier, :stock, :customers, :tickets, :orders, :lives, :pumps,
                      :tools, :purchases, :bench, :sightings, :photos
       attr_reader :authentication, :person

@@ -35,8 +35,11 @@ module Gimlet
         token = env["HTTP_AUTHORIZATION"].to_s[/\ABearer (\S+)\z/, 1]
         return tokens.person(token) if token
 
-        cookie = session_cookie(env) and sessions.person(cookie)
+        cookie = session_cookie(env) and sessions.person(cookie, idle_s: idle_s(env))
       end
+
+      # What a page asks for by itself says for how long nobody has touched its till; whatever does not say so was asked for by somebody.
+      def idle_s(env) = env["HTTP_GIMLET_IDLE"].to_s[/\A\d{1,6}\z/].to_i
 
       def session_cookie(env) = Rack::Utils.parse_cookies(env)[SESSION_COOKIE]
       def till_cookie(env) = Rack::Utils.parse_cookies(env)[TILL_COOKIE]

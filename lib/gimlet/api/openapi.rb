@@ -4,6 +4,7 @@ require "digest"
 require "json"
 require "json_schemer"
 require "yaml"
+require_relative "../core/0_quantities/money"
 require_relative "../core/0_quantities/units"
 require_relative "../core/1_catalogue/inspection"
 require_relative "../core/1_catalogue/layer"
@@ -36,7 +37,7 @@ module Gimlet
                 "Lubricant" => Core::Catalogue::LUBRICANTS, "TraitKind" => Core::Readings::Kinds::ALL.keys, "Extent" => Core::Extent::NAMES.keys,
                 "Outcome" => Core::Catalogue::OUTCOMES.keys, "Channel" => Core::Readings::CHANNELS.keys, "Policy" => Core::KitPlan::POLICIES.keys,
                 "Verdict" => Core::Verdicts::ALL, "OrderState" => Core::Order::Life::STATES.keys, "StepId" => Core::Order::Steps::ALL.keys,
-                "TorqueUnit" => Core::Units::FACTORS.fetch(:torque).keys }.freeze
+                "Currency" => Core::Money::SIGNS.keys, "TorqueUnit" => Core::Units::FACTORS.fetch(:torque).keys }.freeze
 
       # @param kind [Class] a Core::Ticket::Kind, or a Core::Order::Step
       # @return [Hash] the schema of what is sent

@@ -8,7 +8,8 @@ module Gimlet
   class Command
     # Copies of the database.
     module CopyCommands
-      VERBS = { ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore, ["restore", 4] => :restore, ["audit", 1] => :audit }.freeze
+      VERBS = { ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore, ["restore", 4] => :restore,
+                ["audit", 1] => :audit }.freeze
 
       private
 

@@ -30,7 +30,7 @@ module Gimlet
         "#{change.number}: #{stocked(change.was)} → #{stocked(change.now)}#{'; it is in no catalogue: kept, and never sold' unless change.sold}"
       end
 
-      def stocked(stock) = stock ? format("%.2f, %d here, pack of %d", stock.price_cents / 100.0, stock.on_hand, stock.pack) : "new"
+      def stocked(stock) = stock ? "#{Core::Money.plain(stock.price_cents)}, #{stock.on_hand} here, pack of #{stock.pack}" : "new"
     end
   end
 end

@@ -35,7 +35,7 @@ module Gimlet
       def call(name, secret, address:, till:, session:)
         name = @people.named(name)&.name || name
         known = @tills.known?(till, name)
-        counted = @attempts.count(name: name, address: address, till: known ? @tills.digest(till) : nil)
+        counted = @attempts.count(name: name, address: address, till: known ? @tills.digest(till) : nil, near: @tills.near?(address))
         person = @people.verified(name, secret) || refuse(name, address, known)
         @attempts.forgive(counted)
         enter(person, address, till, session, known)
@@ -51,7 +51,7 @@ module Gimlet
 
       def enter(person, address, till, session, known)
         @sessions.end(session) if session
-        cookies = Cookies.new(session: @sessions.begin(person), till: @tills.remember(till, person))
+        cookies = Cookies.new(session: @sessions.begin(person), till: @tills.remember(till, person, address: address))
         @history.note("signed in", { address: address, till: known ? "known" : "new" }, who: person.name)
         cookies
       end

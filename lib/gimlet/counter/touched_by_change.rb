@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/order/life"
 require_relative "../core/value"
 
 module Gimlet
@@ -10,8 +11,8 @@ module Gimlet
     class TouchedByChange
       # `kind` is "ticket", "order" or "pump"; `id` its number, `words` what it is.
       One = Core::Value.of(:kind, :id, :words)
-      # Orders of these states may still be changed.
-      OPEN = %w[quote ordered waiting picked checked].freeze
+      # Orders that are not with the customer yet.
+      OPEN = (Core::Order::Life::LIVE - %w[handed_over]).freeze
       MOST = 100
 
       # @param tickets [#call] answers [id, designation of the pump that it leads to] of every open ticket

@@ -56,7 +56,9 @@ module Gimlet
       private
 
       def queued(&)
-        @lock.synchronize { (@waiting += 1) <= MOST } || reject("busy", "#{MOST} papers and pictures are being worked on already: ask again in a moment.")
+        @lock.synchronize do
+          (@waiting += 1) <= MOST
+        end || reject("busy", "#{MOST} papers and pictures are being worked on already: ask again in a moment.")
         @turn.synchronize(&)
       ensure
         @lock.synchronize { @waiting -= 1 }

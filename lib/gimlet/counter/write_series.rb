@@ -97,7 +97,8 @@ module Gimlet
         rows = revisions(series_id)
         last = rows.first
         last[:number] == number ||
-          Core::InputError.reject("number", "not_the_last", "Revision #{number} is not the last of #{series_id}: #{last[:number]} is. Look at them again.")
+          Core::InputError.reject("number", "not_the_last",
+                                  "Revision #{number} is not the last of #{series_id}: #{last[:number]} is. Look at them again.")
         before = rows.find { |row| row[:number] < (last[:restores] || number) }
         stand_again(series_id, before && (before[:restores] || before[:number]), "takes revision #{number} back")
       end

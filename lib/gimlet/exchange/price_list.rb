@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
+require_relative "../core/0_quantities/money"
 require_relative "../core/input_error"
 require_relative "../core/value"
-require_relative "price_figure"
 require_relative "sheet_file"
 
 module Gimlet
@@ -89,7 +89,7 @@ module Gimlet
       def figure(name, cell, silent)
         return silent || raise(Refused, "it has no #{name}") if cell.to_s.strip.empty?
 
-        value = PriceFigure.read(cell) or raise Refused,
+        value = Core::Money.read(cell) or raise Refused,
                                                 "its #{name} “#{cell.to_s[0, 30].gsub(/[[:cntrl:]]/,
                                                                                       '?')}” cannot be read as a price: type it as 12.50 or 12,50"
         raise Refused, "its #{name} #{cell} is below zero" if value.negative?

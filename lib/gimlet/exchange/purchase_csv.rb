@@ -16,7 +16,7 @@ module Gimlet
         CSV.generate do |csv|
           csv << HEADINGS
           purchase[:lines].each do |line|
-            price = line[:price_cents] && format("%.2f", line[:price_cents] / 100.0)
+            price = line[:price_cents] && Core::Money.plain(line[:price_cents])
             csv << ["P-#{purchase[:id]}", line[:number], line[:quantity], price, line[:received]]
           end
         end

@@ -88,7 +88,7 @@ module Gimlet
 
       def answer_of(path, body)
         text = Timeout.timeout(SECONDS, Timeout::Error) { post(path, JSON.generate(body)) }
-        text.valid_encoding? && !text.include?("\0") || nonsense("no text in UTF-8")
+        (text.valid_encoding? && !text.include?("\0")) || nonsense("no text in UTF-8")
         JSON.parse(text, max_nesting: LONGEST_NESTING).then { |told| told.is_a?(Hash) ? told : nonsense("no object") }
       rescue JSON::ParserError
         nonsense("no JSON")
@@ -120,7 +120,10 @@ module Gimlet
         rows.is_a?(Array) && rows.all?(Hash) ? rows.map(&) : nonsense("no lines")
       end
 
-      def text(row, key) = row[key].is_a?(String) && row[key].size.between?(1, 60) && !row[key].match?(/[[:cntrl:]]/) ? row[key] : nonsense("no #{key}")
+      def text(row, key)
+        row[key].is_a?(String) && row[key].size.between?(1, 60) && !row[key].match?(/[[:cntrl:]]/) ? row[key] : nonsense("no #{key}")
+      end
+
       def whole(row, key) = row[key].is_a?(Integer) && row[key].between?(0, 100_000_000) ? row[key] : nonsense("no #{key}")
 
       def day(row, key)

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "../core/desk/ways"
 require_relative "../core/order/steps"
 require_relative "../core/ticket/kinds"
 require_relative "plain_words"
@@ -16,8 +17,9 @@ module Gimlet
       SHOWN = 3
 
       # @param snapshot [Core::Catalogue::Snapshot] that names numbers and areas
-      def initialize(snapshot)
-        @snapshot = snapshot
+      # @param ways [Core::Desk::Ways] how this shop writes money
+      def initialize(snapshot, ways = Core::Desk::Ways.of({}))
+        @snapshot, @ways = snapshot, ways
       end
 
       # @param row [Hash] what, place and detail, as the history has them
@@ -90,7 +92,7 @@ module Gimlet
          ("pack of #{now['pack']}, was #{was['pack']}" unless was["pack"] == now["pack"])].compact.join(", ")
       end
 
-      def money(row) = format("€%.2f", row["price_cents"] / 100.0)
+      def money(row) = @ways.money(row["price_cents"])
       def named(number) = [number, @snapshot.kit(number)&.name || @snapshot.part(number)&.name].compact.join(" ")
     end
   end

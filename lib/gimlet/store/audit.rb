@@ -72,7 +72,9 @@ module Gimlet
       end
 
       def links
-        rows = @database.fetch("PRAGMA foreign_key_check").all.map { |row| finding(row[:table].to_s, "row #{row[:rowid]} names one of #{row[:parent]} that is not there") }
+        rows = @database.fetch("PRAGMA foreign_key_check").all.map do |row|
+          finding(row[:table].to_s, "row #{row[:rowid]} names one of #{row[:parent]} that is not there")
+        end
         rows.first(20)
       end
 
@@ -113,7 +115,9 @@ module Gimlet
       end
 
       def apart(row, told, names)
-        names.reject { |name| row[name] == (told[name] || 0) }.map { |name| "#{row[name]} #{SPOKEN.fetch(name)}, its movements say #{told[name] || 0}" }
+        names.reject do |name|
+          row[name] == (told[name] || 0)
+        end.map { |name| "#{row[name]} #{SPOKEN.fetch(name)}, its movements say #{told[name] || 0}" }
       end
 
       def last_hand(number)
@@ -126,7 +130,9 @@ module Gimlet
         Core::Desk::Movements::KINDS.flat_map do |kind, deltas|
           does = Core::Desk::Movements::SUMS.map { |sum| { sum => Sequel[:quantity] * (deltas[sum] || 0) } }
           wrong = @database[:movements].where(kind: kind).exclude(does.map { |one| Sequel.expr(one) }.reduce(:&))
-          wrong.limit(20).map { |row| finding("movement #{row[:id]}", "#{row[:quantity]} × #{row[:number]} #{kind} is booked otherwise; by #{row[:who]} on #{row[:at].to_date}") }
+          wrong.limit(20).map do |row|
+            finding("movement #{row[:id]}", "#{row[:quantity]} × #{row[:number]} #{kind} is booked otherwise; by #{row[:who]} on #{row[:at].to_date}")
+          end
         end
       end
 
@@ -150,7 +156,7 @@ module Gimlet
       # What its record sells is what its goods want. Orders of before the ledger have none.
       def lines(row)
         wanted = @database[:goods].where(order_id: row[:id]).exclude(wanted: :along)
-                                 .select_hash(:number, (Sequel[:wanted] - :along).as(:sold))
+                                  .select_hash(:number, (Sequel[:wanted] - :along).as(:sold))
         return [] if row[:stage] == "closed" && wanted.empty?
 
         sold = Core::Order::Goods.of(Core::Order::Versions.read(JSON.parse(row[:document])), {}).to_h { |good| [good.number, good.wanted] }

@@ -86,7 +86,7 @@ module Gimlet
       # What the shop need not keep is gone; orders stay, with the name on their papers. To be called inside a transaction.
       def erase(id)
         @database[:customers].where(id: id).update(name: "#{ERASED} #{id}", place: "", phone: "", email: "", note: "", erased_at: Clock.now,
-                                                     folded: nil, words: "")
+                                                   folded: nil, words: "")
         @database[:pumps].where(customer_id: id).update(serial: "", plate: "", stands: "", note: "", words: "", gone: true, due_on: nil)
         @database[:customer_tools].where(customer_id: id).delete
         @database[:photos].where(ticket_id: tickets_of(id)).delete

@@ -48,7 +48,8 @@ module Gimlet
         kept = @secrets.keep(name, secret)
         @database.transaction(mode: :immediate) do
           role == "owner" || !last_owner?(name) || reject("role", "last_owner", "#{name} is the only owner: make another one first.")
-          @database[:tokens].where(folded: Core::Desk::Name.folded(name)).empty? || reject("name", "name_taken", "A script is called #{name}: choose another name.")
+          @database[:tokens].where(folded: Core::Desk::Name.folded(name)).empty? || reject("name", "name_taken",
+                                                                                           "A script is called #{name}: choose another name.")
           fields = { role: role, secret: kept, active: true }
           @database[:people].insert_conflict(target: :name, update: fields).insert(name: name, folded: Core::Desk::Name.folded(name), **fields)
           ended(name)

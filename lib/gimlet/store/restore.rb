@@ -73,7 +73,9 @@ module Gimlet
 
       def taken_despite(file, found, word)
         owner, why = word.to_s.split(":", 2).map(&:strip)
-        owners = Backup.read_only(file) { |copy| copy.tables.include?(:people) ? copy[:people].where(active: true, role: "owner").select_map(:name) : [] }
+        owners = Backup.read_only(file) do |copy|
+          copy.tables.include?(:people) ? copy[:people].where(active: true, role: "owner").select_map(:name) : []
+        end
         return if owners.include?(owner) && !why.to_s.empty?
 
         Core::InputError.reject("file", "does_not_agree", "#{file} is sound and does not agree with itself: #{found.first(3).join('; ')}" \

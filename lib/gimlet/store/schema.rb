@@ -41,7 +41,8 @@ module Gimlet
       def migrate(database, target: newest)
         Sequel::Migrator.run(database, MIGRATIONS, target: target, use_transactions: true)
         loose = database.fetch("PRAGMA foreign_key_check").first or return
-        Core::InputError.reject("database", "loose_rows", "Rows of #{loose[:table]} point at rows of #{loose[:parent]} that are not there: restore a copy.")
+        Core::InputError.reject("database", "loose_rows",
+                                "Rows of #{loose[:table]} point at rows of #{loose[:parent]} that are not there: restore a copy.")
       end
 
       # @return [Boolean] whether it has the tables of its version, no more and no less: an earlier Gimlet could be cut short in between

@@ -8,7 +8,8 @@ require_relative "clock"
 module Gimlet
   module Store
     # Guesses at secrets, counted before they are weighed: many at once are as many guesses. What is counted is a name, an address and all strange
-    # tills together; or, at a till where that person signed in before, only that till, so that strangers lock nobody out of it.
+    # tills together; at a till where that person signed in before, only that till; at a new till of an address where somebody signed in lately, only
+    # what is guessed from there: strangers elsewhere lock nobody out of either.
     #
     #   counted = attempts.count(name: "Ines", address: "10.0.0.9", till: nil) # raises while one of them is locked
     #   attempts.forgive(counted)
@@ -16,11 +17,11 @@ module Gimlet
       # `free` guesses are answered; then a minute's wait, twice as long with each one more, at most `longest_s`.
       Limit = Core::Value.of(:free, :longest_s)
       LIMITS = { "name" => Limit.new(free: 5, longest_s: 3600), "address" => Limit.new(free: 10, longest_s: 3600),
-                 "all" => Limit.new(free: 30, longest_s: 300), "till" => Limit.new(free: 5, longest_s: 900) }.freeze
+                 "all" => Limit.new(free: 30, longest_s: 300), "till" => Limit.new(free: 5, longest_s: 900), "near" => Limit.new(free: 5, longest_s: 900) }.freeze
       # What is forgotten after so long without a wrong guess.
       FORGOTTEN_S = 24 * 3600
       # A right secret clears these; an address and all together only get the one guess back.
-      CLEARED = %w[name till].freeze
+      CLEARED = %w[name till near].freeze
 
       # However it is spelled, it is one name.
       # @return [String] what its guesses are counted under
@@ -35,10 +36,11 @@ module Gimlet
       # @param name [String] as typed
       # @param address [String]
       # @param till [String, nil] the till's digest where that person is known there
+      # @param near [Boolean] whether somebody signed in from that address lately
       # @return [Array<String>] what was counted
       # @raise [Core::InputError] "locked", and nothing is counted
-      def count(name:, address:, till:, now: Clock.now)
-        counted = till ? ["till #{till} #{Core::Desk::Name.folded(name)}"] : [self.class.of_name(name), "address #{address}", "all"]
+      def count(name:, address:, till:, near: false, now: Clock.now)
+        counted = counted(name, address, till, near)
         @database.transaction(mode: :immediate) do
           @rows.where { last_at < now - FORGOTTEN_S }.delete
           known = @rows.where(counted: counted).as_hash(:counted)
@@ -63,6 +65,13 @@ module Gimlet
       end
 
       private
+
+      def counted(name, address, till, near)
+        folded = Core::Desk::Name.folded(name)
+        return ["till #{till} #{folded}"] if till
+
+        near ? ["near #{address} #{folded}", "address #{address}"] : [self.class.of_name(name), "address #{address}", "all"]
+      end
 
       def kind(key) = key.split(" ", 2).first
 

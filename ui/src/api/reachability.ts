@@ -8,6 +8,10 @@ const LONG_MS = 15_000;
 /** What a proxy says when nobody is behind it. */
 const NOBODY_BEHIND = new Set([502, 504]);
 
+/** When somebody last touched this till. */
+let touched = Date.now();
+["keydown", "pointerdown"].forEach((touch) => addEventListener(touch, () => (touched = Date.now()), { capture: true }));
+
 let answers = true;
 const listeners = new Set<() => void>();
 
@@ -17,8 +21,9 @@ function note(now: boolean) {
   listeners.forEach((listener) => listener());
 }
 
-/** As fetch, and notes whether the server answers. */
+/** As fetch, and notes whether the server answers. What the page asks for by itself says for how long nobody was here. */
 export async function watchedFetch(request: Request): Promise<Response> {
+  request.headers.set("Gimlet-Idle", String(Math.round((Date.now() - touched) / 1000)));
   const late = setTimeout(() => note(false), LONG.test(request.url) ? LONG_MS : LATE_MS);
   try {
     const response = await fetch(request);

@@ -56,7 +56,8 @@ module Gimlet
 
           # Which pump each open ticket leads to.
           def open_pumps
-            tickets.page("open", nil, 1).rows.filter_map do |row|
+            first = tickets.page("open", nil, 1)
+            (1..first.pages).flat_map { |page| tickets.page("open", nil, page).rows }.filter_map do |row|
               pump = work_on(row[:id], tickets.entries(row[:id])).pump
               [row[:id], pump.designation] if pump
             end

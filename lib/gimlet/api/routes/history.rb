@@ -25,7 +25,7 @@ module Gimlet
           end
 
           def told_of(day)
-            words = Present::HistoryWords.new(reference.snapshot)
+            words = Present::HistoryWords.new(reference.snapshot, ways)
             page = history.day(day, params["q"], page_asked)
             rows = page.rows.map { |row| { **row, at: row[:at].iso8601, detail: words.call(row) } }
             answer(day: day.iso8601, entries: rows, total: page.total, page: page.page, pages: page.pages)

@@ -13,7 +13,8 @@ module Gimlet
           def whole_file
             bytes = parsed_body.read(operation.max_bytes + 1).to_s
             bytes.bytesize <= operation.max_bytes ||
-              Core::InputError.reject("photo", "too_large", "The picture is larger than the #{operation.max_bytes / 1_048_576} MB that are taken here.")
+              Core::InputError.reject("photo", "too_large",
+                                      "The picture is larger than the #{operation.max_bytes / 1_048_576} MB that are taken here.")
             bytes
           end
 

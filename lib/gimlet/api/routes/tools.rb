@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../core/desk/code"
-require_relative "../../core/desk/deposit"
+require_relative "../../core/0_quantities/money"
 require_relative "../../exchange/paper/labels"
 require_relative "../../present/lent_tool"
 
@@ -26,7 +26,8 @@ module Gimlet
 
           def add_tool(body)
             tag, number, shelf = body.values_at("tag", "number", "shelf").map { |text| text.to_s.strip.upcase }
-            added = tools.add(tag: tag, number: number, name: tool_named(number).name, shelf: shelf, deposit_cents: Core::Desk::Deposit.cents(body["deposit"]))
+            added = tools.add(tag: tag, number: number, name: tool_named(number).name, shelf: shelf,
+                              deposit_cents: Core::Money.cents(body["deposit"], field: "deposit"))
             added || Core::InputError.reject("tag", "taken", "There is a tool with the tag #{tag} already.")
             noted_as("tool", added: tag, number: number)
             tag

@@ -27,7 +27,9 @@ module Gimlet
           text.to_s.match?(DANGEROUS) &&
             InputError.reject(field, "not_a_name", "A #{field} is one line of letters, figures and signs: this one has a line break or a control character. " \
                                                    "Type it anew.")
-          seen(text).tap { |name| name.empty? && InputError.reject(field, "missing", "Say what it is called: a #{field} has at least one letter or figure.") }
+          seen(text).tap do |name|
+            name.empty? && InputError.reject(field, "missing", "Say what it is called: a #{field} has at least one letter or figure.")
+          end
         end
 
         # @param text [String, nil]

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "date"
+require_relative "../0_quantities/money"
 require_relative "../input_error"
 require_relative "../value"
 
@@ -14,7 +15,7 @@ module Gimlet
       Ways = Value.of(:currency, :dates, :paper) do
         # @param cents [Integer]
         # @return [String]
-        def money(cents) = "#{'−' if cents.negative?}#{self.class::SIGNS.fetch(currency)}#{format('%.2f', cents.abs / 100.0)}"
+        def money(cents) = Money.say(cents, currency)
 
         # @param day [Date, Time]
         # @return [String]
@@ -23,12 +24,9 @@ module Gimlet
 
       # What may be chosen.
       class Ways
-        # ISO 4217 codes, and what is put before a sum.
-        SIGNS = { "EUR" => "€", "GBP" => "£", "USD" => "$", "CAD" => "CA$", "AUD" => "A$", "NZD" => "NZ$", "CHF" => "CHF ",
-                  "DKK" => "DKK ", "NOK" => "NOK ", "SEK" => "SEK ", "PLN" => "PLN ", "CZK" => "CZK " }.freeze
         DATES = { "day_first" => "%-d %B %Y", "month_first" => "%B %-d, %Y", "iso" => "%Y-%m-%d" }.freeze
         PAPERS = %w[A4 LETTER].freeze
-        CHOICES = { "currency" => SIGNS.keys, "dates" => DATES.keys, "paper" => PAPERS }.freeze
+        CHOICES = { "currency" => Money::SIGNS.keys, "dates" => DATES.keys, "paper" => PAPERS }.freeze
         USUAL = { "currency" => "EUR", "dates" => "day_first", "paper" => "A4" }.freeze
 
         # @param told [Hash{String=>String}] what is not told is usual

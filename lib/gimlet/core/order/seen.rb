@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "digest"
+require_relative "../0_quantities/money"
 require_relative "order"
 
 module Gimlet
@@ -28,8 +29,9 @@ module Gimlet
 
         def line(line)
           pack = " packs of #{line[:pack]}" if line[:pack] > 1
-          to_come = ", #{line[:short]} to come" if line[:short].positive?
-          "#{line[:quantity]}#{pack} × #{line[:number]} #{line[:name]}, #{format('%.2f', line[:price_cents] / 100.0)}#{to_come}"
+          # How many of them is for the shelf to say when it is saved: pieces are taken meanwhile by others.
+          to_come = line[:short] < line[:quantity] ? ", a part of it to come" : ", to come" if line[:short].positive?
+          "#{line[:quantity]}#{pack} × #{line[:number]} #{line[:name]}, #{Money.plain(line[:price_cents])}#{to_come}"
         end
 
         # Drawings follow from the pieces.

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../0_quantities/money"
 require_relative "../value"
 require_relative "order"
 
@@ -20,14 +21,11 @@ module Gimlet
         # @return [Total]
         def self.of(lines, discount: "0", tax: "0")
           net = lines.sum { |count, cents| count * cents }
-          off = share(net, discount)
-          taxes = share(net - off, tax)
+          off = Money.share(net, discount)
+          taxes = Money.share(net - off, tax)
           new(net_cents: net, discount: discount, discount_cents: off, base_cents: net - off, tax: tax, tax_cents: taxes,
               gross_cents: net - off + taxes)
         end
-
-        def self.share(cents, percent) = (cents * Rational(percent) / 100).round(half: :up)
-        private_class_method :share
       end
     end
   end

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-# What was asked for with a key, so that the same again counts once; and which revision of a series stands again where one was taken back.
+# What was asked for with a key, so that the same again counts once; and which revision of a series stands again where one was taken back; and what tills are known by.
 Sequel.migration do
   up do
     create_table(:acts) do
@@ -15,6 +15,8 @@ Sequel.migration do
     end
 
     alter_table(:series_revisions) { add_column :restores, Integer }
+    # When somebody last did something there, and where a till stands.
     alter_table(:sessions) { add_column :used_at, DateTime }
+    alter_table(:tills) { add_column :address, String }
   end
 end

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require "date"
-require_relative "../../desk/deposit"
+require_relative "../../0_quantities/money"
 require_relative "../step"
 
 module Gimlet
@@ -22,7 +22,7 @@ module Gimlet
             tool = body["found"] || reject("tool", "unknown_tool", "No tool has the tag “#{body['tool']}”: read it again.")
             elsewhere(tool, life)
             day = day(body["until"], life)
-            cents = Desk::Deposit.cents(body["deposit"])
+            cents = Money.cents(body["deposit"], field: "deposit")
             outcome({ "tool" => tool.tag, "name" => tool.name, "until" => day.iso8601, "deposit_cents" => cents },
                     loan: { state: "out", tag: tool.tag, until: day.iso8601, deposit_cents: cents })
           end
@@ -41,7 +41,7 @@ module Gimlet
           private_class_method :elsewhere, :day
 
           def self.words(body)
-            "lent #{body['tool']} #{body['name']} until #{body['until']}, deposit #{format('%.2f', body['deposit_cents'] / 100.0)}"
+            "lent #{body['tool']} #{body['name']} until #{body['until']}, deposit #{Money.plain(body['deposit_cents'])}"
           end
         end
       end
