@@ -9,6 +9,8 @@ gem "fiddle", "= 1.1.0"
 gem "racc", "= 1.6.0"
 
 gem "bcrypt", "~> 3.1"
+# Comes with Ruby up to 3.3 only.
+gem "csv", "~> 3.2"
 gem "highs", "= 0.2.6"
 gem "icalendar", "~> 2.10"
 # Sees a key that stands twice in one object, as the one that comes with Ruby does not.

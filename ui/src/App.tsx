@@ -6,6 +6,7 @@ import { Outbox } from "./shell/Outbox";
 import { NotFoundPage } from "./shell/NotFoundPage";
 import { Till } from "./shell/Till";
 import { Unreachable } from "./shell/Unreachable";
+import { useSession } from "./shell/useSession";
 
 const OrdersPage = lazy(() => import("./orders/OrdersPage").then((file) => ({ default: file.OrdersPage })));
 const BenchPage = lazy(() => import("./bench/BenchPage").then((file) => ({ default: file.BenchPage })));
@@ -23,6 +24,8 @@ const MeasurePage = lazy(() => import("./measure/MeasurePage").then((file) => ({
 
 export function App() {
   const { pathname } = useLocation();
+  const { data: session } = useSession();
+  const home = session?.person?.home ?? "/";
   return (
     <>
       <Unreachable />
@@ -31,7 +34,7 @@ export function App() {
         <Boundary place={pathname}>
         <Suspense fallback={null}>
           <Routes>
-            <Route path="/" element={<CounterPage />} />
+            <Route path="/" element={home === "/" ? <CounterPage /> : <Navigate to={home} replace />} />
             <Route path="/tickets/:id" element={<CounterPage />} />
             <Route path="/orders" element={<OrdersPage />} />
             <Route path="/orders/:id" element={<OrderPage />} />

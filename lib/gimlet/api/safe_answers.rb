@@ -16,11 +16,17 @@ module Gimlet
       end
 
       def call(env)
-        status, headers, body = answer(env)
+        status, headers, body = shown(env, *answer(env))
         [status, HEADERS.merge(headers.transform_keys(&:downcase)), body]
       end
 
       private
+
+      # Whoever follows a link to a paper and may not have it sees a page that says so.
+      def shown(env, status, headers, body)
+        page = env["HTTP_SEC_FETCH_DEST"] == "document" && headers["content-type"] == Problem::MEDIA
+        page ? Problem.page(status, body.each.to_a.join) : [status, headers, body]
+      end
 
       def answer(env)
         @app.call(env)

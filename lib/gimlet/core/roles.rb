@@ -8,6 +8,8 @@ module Gimlet
       ALL = %w[counter bench keeper owner].freeze
       # Those that change what orders are made of.
       TRUSTED = %w[keeper owner].freeze
+      # The page that each begins at.
+      HOME = { "counter" => "/", "bench" => "/orders", "keeper" => "/desk/today", "owner" => "/" }.freeze
     end
   end
 end

@@ -16,6 +16,12 @@ async function look() {
 /** Who is at the till. While nobody is on file there is nothing to sign in to. */
 export const useSession = () => useQuery({ queryKey: KEY, queryFn: look, refetchInterval: 60_000 });
 
+/** Whether whoever is at the till may ask for an operation of the API: what they may not do is not offered. */
+export function useMay(): (operation: string) => boolean {
+  const { data } = useSession();
+  return (operation) => data?.may.includes(operation) ?? false;
+}
+
 export function useSignIn() {
   const cache = useQueryClient();
   const keep = () => void cache.resetQueries();

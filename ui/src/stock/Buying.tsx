@@ -10,12 +10,14 @@ import { price } from "../shell/format";
 import { freshKey } from "../ticket/key";
 import { Purchase } from "./Purchase";
 import { StandInDay } from "./StandInDay";
+import { useMay } from "../shell/useSession";
 
 const SHOWN = 20;
 
 /** What lies below its level or is waited for, what the supplier says of it, and what was bought. */
 export function Buying() {
   const cache = useQueryClient();
+  const may = useMay();
   const wanted = useQuery({ queryKey: ["to-buy"], queryFn: () => told(api.GET("/api/to-buy")) });
   const purchases = useQuery({ queryKey: ["purchases"], queryFn: () => told(api.GET("/api/purchases")) });
   const [typed, setTyped] = useState<Record<string, string>>({});
@@ -53,11 +55,11 @@ export function Buying() {
           />
           <Box sx={{ display: "flex", gap: 1, my: 1 }}>
             {wanted.data?.linked && <Button variant="outlined" disabled={asking.isPending} onClick={() => asking.mutate()}>Ask the supplier</Button>}
-            <Button variant="contained" disabled={writing.isPending} onClick={() => writing.mutate()}>Write the purchase</Button>
+            {may("writePurchase") && <Button variant="contained" disabled={writing.isPending} onClick={() => writing.mutate()}>Write the purchase</Button>}
           </Box>
         </>
       )}
-      {wanted.data?.day && <StandInDay day={wanted.data.day} />}
+      {wanted.data?.day && may("supplierDay") && <StandInDay day={wanted.data.day} />}
       <h2>Purchases</h2>
       {purchases.data?.length === 0 && <p>None yet.</p>}
       {purchases.data?.map((one) => <Purchase key={one.id} purchase={one} linked={wanted.data?.linked ?? false} />)}

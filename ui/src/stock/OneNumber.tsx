@@ -11,6 +11,7 @@ import { day, price } from "../shell/format";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
 import { freshKey } from "../ticket/key";
+import { useMay } from "../shell/useSession";
 
 type Kind = components["schemas"]["NewMovement"]["kind"];
 type Stocking = components["schemas"]["Stocking"];
@@ -41,6 +42,7 @@ export function OneNumber({ number, onClose }: { number: string; onClose: () => 
 }
 
 function Forms({ stock }: { stock: Stocking }) {
+  const may = useMay();
   const cache = useQueryClient();
   const [kind, setKind] = useState<Kind>("received");
   const [quantity, setQuantity] = useState("1");
@@ -60,7 +62,7 @@ function Forms({ stock }: { stock: Stocking }) {
   return (
     <>
       <p><strong>{stock.free} free</strong>: {stock.on_hand} here, {stock.reserved} promised, {stock.bagged} in bags · {price(stock.price_cents)}</p>
-      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
+      {may("moveStock") && <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
         <Box component="form" aria-label="Move" onSubmit={(event: FormEvent) => { event.preventDefault(); moving.mutate(); }} sx={{ display: "flex", gap: 1 }}>
           <TextField select size="small" label="what happened" value={kind} onChange={(event) => setKind(event.target.value as Kind)} sx={{ width: 210 }}>
             {Object.entries(KINDS).map(([id, name]) => <MenuItem key={id} value={id}>{name}</MenuItem>)}
@@ -74,7 +76,7 @@ function Forms({ stock }: { stock: Stocking }) {
           <TextField size="small" label="level" value={level} onChange={(event) => setLevel(event.target.value)} sx={{ width: 80 }} slotProps={{ htmlInput: { maxLength: 6 } }} />
           <Button type="submit" variant="outlined" size="small">Keep</Button>
         </Box>
-      </Box>
+      </Box>}
       {problem && <ProblemAlert>{problem.message}</ProblemAlert>}
     </>
   );

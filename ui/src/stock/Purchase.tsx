@@ -9,12 +9,14 @@ import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
 import { day, price } from "../shell/format";
 import { freshKey } from "../ticket/key";
+import { useMay } from "../shell/useSession";
 
 type Bought = components["schemas"]["Purchase"];
 
 /** One purchase: sent off, or on paper, and received as it comes. */
 export function Purchase({ purchase, linked }: { purchase: Bought; linked: boolean }) {
   const cache = useQueryClient();
+  const may = useMay();
   const path = { path: { id: purchase.id } };
   const again = () => ["purchases", "to-buy", "prices", "today"].forEach((key) => void cache.invalidateQueries({ queryKey: [key] }));
   const sending = useMutation({ mutationFn: () => told(api.POST("/api/purchases/{id}/send", { params: path, body: {} })), onSuccess: again });
@@ -28,11 +30,11 @@ export function Purchase({ purchase, linked }: { purchase: Bought; linked: boole
         <span>{day(purchase.at)}, {purchase.who}</span>
         <a href={`/api/purchases/${purchase.id}/table.csv`} download>CSV</a>
         <a href={`/api/purchases/${purchase.id}`} download={`purchase-${purchase.id}.json`}>JSON</a>
-        {linked && purchase.state === "written" && <Button size="small" variant="outlined" disabled={sending.isPending} onClick={() => sending.mutate()}>Send it</Button>}
+        {linked && purchase.state === "written" && may("sendPurchase") && <Button size="small" variant="outlined" disabled={sending.isPending} onClick={() => sending.mutate()}>Send it</Button>}
       </Box>
       {told_ && <ProblemAlert>{told_}</ProblemAlert>}
       {purchase.note && <Small><strong>{purchase.note}</strong></Small>}
-      {open ? <Receipt purchase={purchase} linked={linked} onDone={again} /> : <Small>{purchase.lines.map((line) => `${line.received} × ${line.number}`).join(", ")}</Small>}
+      {open && may("receivePurchase") ? <Receipt purchase={purchase} linked={linked} onDone={again} /> : <Small>{purchase.lines.map((line) => (open ? `${line.received} of ${line.quantity} × ${line.number} came` : `${line.received} × ${line.number}`)).join(", ")}</Small>}
     </Box>
   );
 }

@@ -14,9 +14,11 @@ import { PriceForm } from "./PriceForm";
 import { PriceListFile } from "./PriceListFile";
 import { Ways } from "../desk/Ways";
 import { Tax } from "./Tax";
+import { useMay } from "../shell/useSession";
 
 /** What lies where, what is free of it, what it costs: found by number or name, moved and counted. */
 export function Stock() {
+  const may = useMay();
   const [words, setWords] = useState("");
   const [page, setPage] = useState(1);
   const [open, setOpen] = useState<string | null>(null);
@@ -34,8 +36,8 @@ export function Stock() {
     <>
       <Box sx={{ display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap", mb: 1 }}>
         <TextField size="small" label="find a number or a name" value={words} onChange={(event) => look(event.target.value)} slotProps={{ htmlInput: { maxLength: 40 } }} />
-        <Button variant="outlined" onClick={() => setCounting(!counting)}>{counting ? "Stop counting" : "Count a shelf"}</Button>
-        <a href={`/api/shelf-labels.pdf?q=${encodeURIComponent(words)}`} target="_blank" rel="noreferrer">shelf labels for these (PDF)</a>
+        {may("bookCount") && <Button variant="outlined" onClick={() => setCounting(!counting)}>{counting ? "Stop counting" : "Count a shelf"}</Button>}
+        {may("shelfLabels") && <a href={`/api/shelf-labels.pdf?q=${encodeURIComponent(words)}`} target="_blank" rel="noreferrer">shelf labels for these (PDF)</a>}
       </Box>
       {counting && <Count />}
       {open !== null && <OneNumber key={open} number={open} onClose={() => setOpen(null)} />}
@@ -54,11 +56,11 @@ export function Stock() {
           <Pager what="numbers" page={data.page} pages={data.pages} total={data.total} onPage={setPage} />
         </>
       )}
-      <h2>Change prices</h2>
-      <Tax />
-      <Ways />
-      <PriceForm />
-      <PriceListFile />
+      {may("putPrice") && <h2>Change prices</h2>}
+      {may("setTax") && <Tax />}
+      {may("setWays") && <Ways />}
+      {may("putPrice") && <PriceForm />}
+      {may("uploadPrices") && <PriceListFile />}
     </>
   );
 }

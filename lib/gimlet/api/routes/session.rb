@@ -19,9 +19,13 @@ module Gimlet
           # Names go to nobody that is not known here.
           def session_view(person)
             told = authentication.names_told(env).map { |one| one.to_h.slice(:name, :role) }
-            { person: person&.to_h&.slice(:name, :role), people: told, sign_in: authentication.people.any?, demo: authentication.demo?(env),
+            { person: person && { **person.to_h.slice(:name, :role), home: Core::Roles::HOME.fetch(person.role) }, may: may(person), people: told, sign_in: authentication.people.any?, demo: authentication.demo?(env),
               ways: ways.to_h }
           end
+
+          # What of all that is served they may ask for.
+          # @return [Array<String>] ids of operations
+          def may(person) = Operations.all.map(&:id).select { |id| @authorization.shown?(person, id) }
 
           def enter(name, secret)
             place = { address: peer.address, till: authentication.till_cookie(env), session: authentication.session_cookie(env) }

@@ -45,6 +45,7 @@ module Gimlet
           closer = rows["signs"].group_by { |row| row["of"] }
           @signs = rows["signs"].to_h { |row| [row["id"], Sign.from(row.merge("shows" => shows(row, closer.fetch(row["id"], []))))] }.freeze
           @work = rows["work"] || {}
+          misspelt
           freeze
         end
 
@@ -55,6 +56,17 @@ module Gimlet
         def closer(id) = signs.values.select { |sign| sign.of == id }
 
         private
+
+        # A name that nothing has would only make a cause or a sign weaker, and nobody would see it.
+        def misspelt
+          known = @causes.map(&:id)
+          places = @signs.values.flat_map do |sign|
+            [*(sign.shows.keys - known).map { |id| "#{sign.id} shows #{id}, which is no cause" },
+             *("#{sign.id} is of #{sign.of}, which is no sign" if sign.of && !@signs.key?(sign.of))]
+          end
+          places += @causes.flat_map { |cause| (cause.also.keys - @signs.keys).map { |id| "#{cause.id} has also #{id}, which is no sign" } }
+          places.empty? || raise(ArgumentError, "The diagnosis names what is not there: #{places.join('; ')}.")
+        end
 
         # It drips at one place or another: the shares of the places add up.
         def shows(row, closer)
