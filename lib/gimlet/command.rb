@@ -40,6 +40,7 @@ module Gimlet
       gimlet backup [FILE]     a proven copy of the whole database; without a name among the others that are kept
       gimlet restore FILE      a copy in the place of the database, which nobody may be serving; what was there is set aside;
                                --despite "OWNER: why" where the audit finds something wrong in it
+      gimlet restore --from-replica [MOMENT]   what GIMLET_REPLICA has, at its latest or as it was at 2026-12-01T15:00:00Z
       gimlet audit             whether sums, promises, states, orders and the database's own guards agree
       gimlet demo [--reset]    the demo data into a database of its own
     TEXT

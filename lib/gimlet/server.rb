@@ -11,6 +11,7 @@ require_relative "store/database"
 require_relative "store/health"
 require_relative "store/lock"
 require_relative "store/people"
+require_relative "store/replica"
 require_relative "store/stock"
 require_relative "supplier/stand_in"
 
@@ -46,7 +47,8 @@ module Gimlet
       sound
       people
       tell
-      serve(Counter::Shop.new(@database, supplier: supplier))
+      replica = Store::Replica.of(@path)&.tap(&:start)
+      serve(Counter::Shop.new(@database, supplier: supplier, replica: replica))
     rescue Sequel::Error, SystemCallError => e
       code, sentence = Store::Health.trouble(e) || ["unusable", "#{e.message.lines.first.strip}."]
       reject(code, "#{@path}: #{sentence}")

@@ -1,14 +1,16 @@
 # frozen_string_literal: true
 
+require "tmpdir"
 require_relative "../store/audit"
 require_relative "../store/backup"
+require_relative "../store/replica"
 require_relative "../store/restore"
 
 module Gimlet
   class Command
     # Copies of the database.
     module CopyCommands
-      VERBS = { ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore, ["restore", 4] => :restore,
+      VERBS = { ["backup", 2] => :backup, ["backup", 1] => :keep, ["restore", 2] => :restore, ["restore", 3] => :restore, ["restore", 4] => :restore,
                 ["audit", 1] => :audit }.freeze
 
       private
@@ -32,8 +34,23 @@ module Gimlet
         found.empty?
       end
 
-      def restore(file, option = "--despite", word = nil)
+      # Of a copy, or of what the replica has, at its latest or at a moment.
+      def restore(file, *words)
+        return Dir.mktmpdir { |folder| put_back(fetched(folder, *words), nil) } if file == "--from-replica"
+
+        option, word = words
         unknown_option(option, "--despite")
+        put_back(file, word)
+      end
+
+      def fetched(folder, moment = nil)
+        FileUtils.mkdir_p(File.dirname(@path))
+        replica = Store::Replica.of(File.realdirpath(@path)) ||
+                  Core::InputError.reject("replica", "none", "GIMLET_REPLICA names no place to restore from.")
+        replica.fetch(File.join(folder, "replica.sqlite3"), moment)
+      end
+
+      def put_back(file, word)
         found = Store::Restore.new(@path).call(file, word: word)
         @out.puts "#{@path} is #{file} now: sound, #{in_words(found.counts)}. What was there is set aside beside it.",
                   "Nobody is signed in and no script's token counts any more. These may sign in: #{found.people.join(', ')}; " \

@@ -31,9 +31,10 @@ module Gimlet
 
       # @param database [Sequel::Database]
       # @param supplier [Exchange::SupplierLink, nil] nil in a shop that buys on paper
-      def initialize(database, supplier: nil)
-        @database, @supplier = database, supplier
-        @references, @uploads, @health = References.new(database), Uploads.new(database.opts[:database]), Store::Health.new(database)
+      # @param replica [Store::Replica, nil] where the database is kept once more
+      def initialize(database, supplier: nil, replica: nil)
+        @database, @supplier, @replica = database, supplier, replica
+        @references, @uploads, @health = References.new(database), Uploads.new(database.opts[:database]), Store::Health.new(database, replica: replica)
         @stock, @customers, @pumps = Store::Stock.new(database), Store::Customers.new(database), Store::Pumps.new(database)
         @tickets, @sightings, @photos = Store::Tickets.new(database), Store::Sightings.new(database), Store::Photos.new(database)
         @orders, @lives, @bench = Store::Orders.new(database), Store::Lives.new(database), Store::EntryLog.new(database, :bench_entries, :order_id)
@@ -57,7 +58,10 @@ module Gimlet
       end
 
       # Ends what works beside the requests.
-      def stop = uploads.stop
+      def stop
+        uploads.stop
+        @replica&.stop
+      end
     end
   end
 end

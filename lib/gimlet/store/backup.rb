@@ -60,7 +60,7 @@ module Gimlet
       # @param fresh [String] a name that is free; what the write-ahead log has is in it
       def self.copy(file, fresh) = read_only(file) { |database| database.run("VACUUM INTO #{database.literal(fresh)}") }
 
-      def self.counts(database) = database.tables.sort.to_h { |table| [table, database[table].count] }
+      def self.counts(database) = Schema.tables(database).to_h { |table| [table, database[table].count] }
 
       # @return [Hash{Symbol=>Integer}] rows of what only grows
       def self.growing(database) = counts(database).slice(*GROWING)

@@ -4,6 +4,7 @@ require "open3"
 require_relative "../core/value"
 require_relative "audit"
 require_relative "backup"
+require_relative "replica"
 require_relative "settings"
 
 module Gimlet
@@ -14,8 +15,9 @@ module Gimlet
       # Bytes; below this the next day's orders may not fit.
       LEAST_ROOM = 200 * 1024 * 1024
 
-      # `problem` is a sentence, nil when all is well. `backup_age_s` is nil without a copy.
-      Report = Core::Value.of(:can_read, :can_write, :room_bytes, :backup_age_s, :problem)
+      # `problem` is a sentence, nil when all is well. `backup_age_s` is nil without a copy, `replica_behind_s` without a replica or where
+      # it does not answer.
+      Report = Core::Value.of(:can_read, :can_write, :room_bytes, :backup_age_s, :replica_behind_s, :problem)
 
       # @param error [Exception]
       # @return [Array(String, String), nil] code and sentence for what SQLite or the disk could not do; nil for any other fault
@@ -39,8 +41,9 @@ module Gimlet
       EVERY_S = 30
 
       # @param database [Sequel::Database]
-      def initialize(database)
-        @database = database
+      # @param replica [Replica, nil]
+      def initialize(database, replica: nil)
+        @database, @replica = database, replica
         @path = database.opts[:database].to_s
         @looked = nil
       end
@@ -63,8 +66,9 @@ module Gimlet
         can_write, write_fault = damage ? [false, damage] : attempt { written }
         room = room_bytes
         latest = Backup.latest(Backup.folder(@path))
-        problem = read_fault || write_fault || Backup.fault(Backup.folder(@path)) || crowded(room) || (can_read && disagreeing) || nil
-        Report.new(can_read: can_read, can_write: can_write, room_bytes: room, backup_age_s: latest && (Time.now - File.mtime(latest)).to_i,
+        behind = @replica&.behind_s
+        problem = read_fault || write_fault || Backup.fault(Backup.folder(@path)) || crowded(room) || late(behind) || (can_read && disagreeing) || nil
+        Report.new(can_read: can_read, can_write: can_write, room_bytes: room, backup_age_s: latest && (Time.now - File.mtime(latest)).to_i, replica_behind_s: behind,
                    problem: problem)
       end
 
@@ -83,6 +87,12 @@ module Gimlet
       end
 
       def crowded(room) = room && room < LEAST_ROOM ? "Only #{room / 1_048_576} MB are left on the disk: make room." : nil
+
+      def late(behind)
+        return if @replica.nil? || (behind && behind <= Replica::LATE_S)
+
+        "The replica #{behind ? "is #{behind.round} s behind" : 'does not answer'}: see to its place, or to #{@path}.replica.log."
+      end
 
       # What the last audit found, for whoever may look closer.
       def disagreeing

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "fileutils"
+require_relative "replica"
 
 module Gimlet
   module Store
@@ -43,6 +44,7 @@ module Gimlet
         return false unless decided?
 
         aside ? put_aside : PARTS.each { |part| FileUtils.rm_f(@path + part) }
+        Replica.forget(@path)
         renamed(@next, @path)
         true
       end

@@ -48,8 +48,11 @@ module Gimlet
       # @return [Boolean] whether it has the tables of its version, no more and no less: an earlier Gimlet could be cut short in between
       def whole?(database) = shape(database) == shape_of(version(database))
 
+      # @return [Array<Symbol>] Gimlet's own, not those that a replica keeps its place with
+      def tables(database) = database.tables.reject { |table| table.start_with?("_litestream_") }.sort
+
       # @return [Hash{Symbol=>Array<Symbol>}] columns by table
-      def shape(database) = database.tables.sort.to_h { |table| [table, database.schema(table).map(&:first).sort] }
+      def shape(database) = tables(database).to_h { |table| [table, database.schema(table).map(&:first).sort] }
 
       def shape_of(version) = model(version).first
 

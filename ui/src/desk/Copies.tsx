@@ -25,7 +25,7 @@ export function Copies() {
       {data && (
         <>
           <Box sx={{ fontWeight: 700 }}>{data.problem ?? "All is well: the database can be read and written."}</Box>
-          <span>{age(data.backup_age_s)} {data.room_bytes !== null && `${Math.floor(data.room_bytes / GIGABYTE)} GB are left on the disk.`}</span>
+          <span>{age(data.backup_age_s)} {data.replica_behind_s !== null && `The replica is ${data.replica_behind_s} s behind.`} {data.room_bytes !== null && `${Math.floor(data.room_bytes / GIGABYTE)} GB are left on the disk.`}</span>
           {data.catalogue && <span>The catalogue has {data.catalogue.series} series with {data.catalogue.models} models and {data.catalogue.kits} kits; its version is {data.catalogue_version}.</span>}
         </>
       )}
