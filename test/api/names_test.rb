@@ -39,7 +39,8 @@ class NamesTest < Minitest::Test
   def test_what_is_no_name_is_refused
     id = add("Somebody")["id"]
     CASES["refused"].each do |name|
-      tries = { "/api/customers" => { name: name }, "/api/customers/#{id}" => { name: name }, "/api/people" => { name: name, role: "bench", secret: "482193" },
+      tries = { "/api/customers" => { name: name }, "/api/customers/#{id}" => { name: name },
+                "/api/people" => { name: name, role: "bench", secret: "482193" },
                 "/api/tokens" => { name: name, role: "bench" } }
       tries.each do |path, body|
         send_json("POST", path, body)

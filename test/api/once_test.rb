@@ -9,10 +9,13 @@ class OnceTest < Minitest::Test
   include Shop
 
   # What the day leaves behind: to the piece, and without the times.
-  LEFT = { stock: %i[number on_hand reserved bagged price_cents], movements: %i[kind number quantity order_id who], goods: nil, order_steps: %i[order_id number kind],
+  LEFT = { stock: %i[number on_hand reserved bagged price_cents], movements: %i[kind number quantity order_id who], goods: nil,
+           order_steps: %i[order_id number kind],
            orders: %i[id state customer_id], entries: %i[ticket_id number kind], bench_entries: %i[order_id number kind], purchase_lines: nil,
-           purchases: %i[id state], customers: %i[id name merged_into], pumps: %i[id customer_id designation], tools: nil, loans: %i[tag order_id state],
-           series_revisions: %i[series_id number digest restores], drafts: %i[id version], sightings: %i[ticket_id], photos: %i[ticket_id digest] }.freeze
+           purchases: %i[id state], customers: %i[id name merged_into], pumps: %i[id customer_id designation], tools: nil,
+           loans: %i[tag order_id state],
+           series_revisions: %i[series_id number digest restores], drafts: %i[id version], sightings: %i[ticket_id],
+           photos: %i[ticket_id digest] }.freeze
 
   def left = LEFT.to_h { |table, columns| [table, database[table].select(*columns).all.map(&:to_a).sort_by(&:to_s)] }
 

@@ -45,11 +45,14 @@ class BundleTest < Minitest::Test
   def malformed
     whole = JSON.parse(bundle([document]))
     series = [document]
-    ["", "[]", "null", "3", "{", "\xFF\xFE", "[" * 5000, whole.merge("signature" => 7).to_json, whole.merge("key" => "x").to_json, whole.merge("key" => nil).to_json,
-     whole.merge("key" => RSA.public_to_pem).to_json, whole.merge("signature" => "%%%").to_json, whole.except("signed").to_json, whole.merge("signed" => {}).to_json,
+    ["", "[]", "null", "3", "{", "\xFF\xFE", "[" * 5000, whole.merge("signature" => 7).to_json, whole.merge("key" => "x").to_json,
+     whole.merge("key" => nil).to_json,
+     whole.merge("key" => RSA.public_to_pem).to_json, whole.merge("signature" => "%%%").to_json, whole.except("signed").to_json,
+     whole.merge("signed" => {}).to_json,
      signed("[]"), signed("{"), signed(made: MADE), signed(series: series), signed(made: "x", series: series),
      signed(made: MADE.merge("shop" => 4), series: series), signed(made: MADE.merge("at" => "soon"), series: series),
-     signed(made: MADE.merge("shop" => "\e[2Jx"), series: series), signed(made: MADE.merge("shop" => "x\nFingerprint of its key: 0000"), series: series),
+     signed(made: MADE.merge("shop" => "\e[2Jx"), series: series),
+     signed(made: MADE.merge("shop" => "x\nFingerprint of its key: 0000"), series: series),
      signed(made: MADE.merge("shop" => "\u200B"), series: series), signed(made: MADE.merge("shop" => "x" * 200), series: series),
      signed(made: MADE, series: ["text"]), signed(made: MADE, series: [{}]), signed(made: MADE, series: [{ "series" => {} }]),
      signed(made: MADE, series: [{ "series" => { "id" => "\e[31m" } }]), signed(made: MADE, series: {}), signed(made: MADE, series: []),

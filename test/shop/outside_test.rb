@@ -44,13 +44,13 @@ class OutsideTest < Minitest::Test
       spent = waited do
         Array.new(4) do
           Thread.new do
-            [served.get("/api/to-buy", as: "keeper"), served.post("/api/supplier", { numbers: ["PW-K220"] }, as: "keeper")]
+            [served.get("/api/to-buy", role: "keeper"), served.post("/api/supplier", { numbers: ["PW-K220"] }, role: "keeper")]
           end
         end
              .flat_map(&:value).each { |answer| assert_equal 200, answer.status, "#{way}: #{answer.text[0, 300]}" }
       end
       assert_operator spent, :<, P95_S * SLACK, way
-      told = served.post("/api/supplier", { numbers: ["PW-K220"] }, as: "keeper").json
+      told = served.post("/api/supplier", { numbers: ["PW-K220"] }, role: "keeper").json
       assert_match(/supplier/, told["problem"].to_s, way) unless way == :nothing
       assert_empty told["lines"]
     end
@@ -113,7 +113,8 @@ class OutsideTest < Minitest::Test
       zip.put_next_entry("xl/workbook.xml")
       zip.write('<?xml version="1.0"?><workbook><sheets><sheet name="a" sheetId="1"/></sheets></workbook>')
       zip.put_next_entry("xl/worksheets/sheet1.xml")
-      zip.write('<?xml version="1.0"?><worksheet><sheetData><row r="1"><c r="A1" t="inlineStr"><is><t>number</t></is></c></row></sheetData></worksheet>')
+      zip.write('<?xml version="1.0"?><worksheet><sheetData><row r="1"><c r="A1" t="inlineStr"><is><t>number</t></is></c></row>' \
+                "</sheetData></worksheet>")
     end.string
   end
 
@@ -137,7 +138,7 @@ class OutsideTest < Minitest::Test
   OPERATIONS = Gimlet::API::OpenAPI::DOCUMENT["paths"].flat_map do |path, item|
     item.slice("get", "post").map do |verb, row|
       [row["operationId"], verb, path, row.dig("requestBody", "content")&.keys&.first,
-       row.dig("requestBody", "content")&.values&.first&.dig("example")]
+       row.fetch("requestBody", {}).fetch("content", {}).values.map { |one| one["example"] }.first]
     end
   end.freeze
 
@@ -153,9 +154,9 @@ class OutsideTest < Minitest::Test
           %w[1 99].each do |value|
             at = path.gsub(/\{\w+\}/, value)
             answer = if verb == "get"
-                       served.get(at, as: role)
+                       served.get(at, role: role)
                      else
-                       served.post(at, media == "application/octet-stream" ? "x" : body || {}, as: role)
+                       served.post(at, media == "application/octet-stream" ? "x" : body || {}, role: role)
                      end
             assert_operator answer.status, :<, 500, "#{id} by #{role || 'nobody'}: #{answer.status} #{answer.text[0, 200]}"
           end

@@ -37,7 +37,10 @@ class ReplicaTest < Minitest::Test
     end
   end
 
-  def command(*words) = IO.popen({ "GIMLET_REPLICA" => @place, "GIMLET_DB" => @served.last.path }, [File.join(Served::ROOT, "bin/gimlet"), *words], err: %i[child out], &:read)
+  def command(*words)
+    IO.popen({ "GIMLET_REPLICA" => @place, "GIMLET_DB" => @served.last.path }, [File.join(Served::ROOT, "bin/gimlet"), *words], err: %i[child out],
+             &:read)
+  end
 
   def gone(shop)
     shop.stop(:KILL)

@@ -19,7 +19,8 @@ module Http
 
   # With a key of its own, where the operation wants one and the test has none to say.
   def send_json(verb, path, body)
-    keyed = body.is_a?(Hash) && Gimlet::API::Operations.at(path.split("?").first)&.dig(verb)&.operation&.repeat == "key"
+    asked = (Gimlet::API::Operations.at(path.split("?").first) || {})[verb]
+    keyed = body.is_a?(Hash) && asked && asked.operation.repeat == "key"
     body = { "key" => "fresh #{@fresh = (@fresh || 0) + 1}" }.merge(body.transform_keys(&:to_s)) if keyed
     custom_request(verb, path, {}, input: body.is_a?(String) ? body : JSON.generate(body), "CONTENT_TYPE" => "application/json")
     json

@@ -8,7 +8,7 @@ require_relative "app"
 # `bin/gimlet serve` on a shop of its own: people of every role, the invented catalogue, no demo and no supplier. Asked over the network, as tills do.
 #
 #   served = Served.new.start
-#   served.post("/api/customers", { name: "Tideway" }, as: "counter").status # => 201
+#   served.post("/api/customers", { name: "Tideway" }, role: "counter").status # => 201
 #   served.stop
 class Served
   ROOT = File.expand_path("../..", __dir__)
@@ -81,12 +81,12 @@ class Served
     IO.popen({ "GIMLET_DB" => @path }, [File.join(ROOT, "bin/gimlet"), *words], err: %i[child out], &:read)
   end
 
-  def get(path, as: "owner", **headers) = ask(Net::HTTP::Get, path, as: as, headers: headers)
+  def get(path, role: "owner", **headers) = ask(Net::HTTP::Get, path, role: role, headers: headers)
 
   # @param body [Hash, String] a hash is sent as JSON
-  def post(path, body = {}, as: "owner", **headers)
-    ask(Net::HTTP::Post, path, as: as, headers: { "Content-Type" => body.is_a?(String) ? "application/octet-stream" : "application/json", **headers },
-                               body: body.is_a?(String) ? body : JSON.generate(body))
+  def post(path, body = {}, role: "owner", **headers)
+    media = body.is_a?(String) ? "application/octet-stream" : "application/json"
+    ask(Net::HTTP::Post, path, role: role, headers: { "Content-Type" => media, **headers }, body: body.is_a?(String) ? body : JSON.generate(body))
   end
 
   # Sends a file, waits until it was looked at, and takes it.
@@ -110,9 +110,9 @@ class Served
     raise "the upload does not end"
   end
 
-  def ask(verb, path, as:, headers:, body: nil)
+  def ask(verb, path, role:, headers:, body: nil)
     request = verb.new(path)
-    request["Authorization"] = "Bearer #{@tokens.fetch(as)}" if as
+    request["Authorization"] = "Bearer #{@tokens.fetch(role)}" if role
     headers.each { |name, value| request[name.to_s.tr("_", "-")] = value }
     request.body = body if body
     answer = Net::HTTP.start("127.0.0.1", @port, open_timeout: 5, read_timeout: 60) { |http| http.request(request) }

@@ -35,7 +35,9 @@ module Gimlet
       # @param id [String] of an operation
       # @return [Boolean] whether what it answers may be shown to them
       def shown?(person, id)
-        person.nil? || person.role == "owner" || Operations.all.find { |one| one.id == id }.roles.then { |roles| roles == [:all] || roles.include?(person.role) }
+        person.nil? || person.role == "owner" || Operations.all.find do |one|
+          one.id == id
+        end.roles.then { |roles| roles == [:all] || roles.include?(person.role) }
       end
 
       private

@@ -17,8 +17,8 @@ module Gimlet
       # Bytes of a body where the document does not say (`x-max-bytes` of the request body).
       USUAL_BYTES = 65_536
 
-      # How an operation that is sent again is kept from happening twice: it changes nothing, or it is so by its nature (what is set is set), or by the
-      # key in its body (Store::Acts).
+      # How an operation that is sent again is kept from happening twice: it changes nothing, or it is so by its nature (what is set is set), or by
+      # the key in its body (Store::Acts).
       REPEATS = %w[reads nature key].freeze
 
       # `parameters` are the names that may stand in the query; `roles` those that may ask beside the owner, [:all] is everybody, signed in or not;

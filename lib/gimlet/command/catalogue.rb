@@ -68,7 +68,8 @@ module Gimlet
 
       # The fingerprint stands alone on its line, so that no name can be read for it.
       def introduce(told, standing)
-        @out.puts "Fingerprint of its key: #{told.fingerprint}", "It calls itself “#{told.shop}” and made this on #{told.at}: #{standing.size} series.",
+        @out.puts "Fingerprint of its key: #{told.fingerprint}",
+                  "It calls itself “#{told.shop}” and made this on #{told.at}: #{standing.size} series.",
                   *standing.map { |one| "  #{one}" }
       end
 

@@ -27,7 +27,7 @@ module Gimlet
                 "older" => "is older than what is on file", "own" => "would replace what this shop wrote itself" }.freeze
 
       # What the history of revisions says of a series that came in a bundle.
-      NOTE = "bundle of %<shop>s, %<fingerprint>s, made %<at>s"
+      NOTE = "bundle of %s, %s, made %s"
       OF_A_BUNDLE = /\Abundle of .*, (\h{4}(?: \h{4}){3}), made (\S+)\z/m
 
       # @param catalogue [Store::Catalogue]
@@ -51,7 +51,7 @@ module Gimlet
       # @raise [Core::InputError] nothing was changed
       def call(contents, only)
         taken = documents(contents).select { |_, document| only.include?(document["series"]["id"]) }
-        @import.call(taken, note: format(NOTE, **contents.to_h.slice(:shop, :fingerprint, :at)))
+        @import.call(taken, note: format(NOTE, contents.shop, contents.fingerprint, contents.at))
       end
 
       private

@@ -70,7 +70,8 @@ module Gimlet
         raise
       rescue NoMethodError, TypeError
         # The library takes every part for granted that spreadsheet programs write.
-        reject("The spreadsheet lacks a part that every spreadsheet program writes, such as its styles: open it in one and save it anew, or save it as CSV.")
+        reject("The spreadsheet lacks a part that every spreadsheet program writes, such as its styles: open it in one and save it anew, " \
+               "or save it as CSV.")
       rescue StandardError => e
         reject("The file cannot be read as a spreadsheet: #{e.message.lines.first.to_s.strip[0, 200]}.")
       end

@@ -31,7 +31,8 @@ module Gimlet
           roles: Core::Roles::ALL, fates: named(Core::Fates::DRAWN), commands: Core::Ear::Commands::ALL.map(&:to_h),
           operators: Core::Ear::Operators::ALL.map(&:to_h),
           order_states: named(Core::Order::Life::STATES), return_reasons: named(Core::Order::Steps::TakeBack::REASONS),
-          currencies: Core::Money::SIGNS.keys, shortest_reason: Core::Reason::SHORTEST, units: Core::Units::FACTORS.fetch(:torque).keys, policies: named(Core::KitPlan::POLICIES),
+          currencies: Core::Money::SIGNS.keys, shortest_reason: Core::Reason::SHORTEST, units: Core::Units::FACTORS.fetch(:torque).keys,
+          policies: named(Core::KitPlan::POLICIES),
           enough: Core::Identification::OrderClasses::ENOUGH, **rubber(reference.tables.elastomers) }
       end
 

@@ -40,7 +40,7 @@ module Gimlet
       def known(done, digest)
         return JSON.parse(done[:result]) if done[:digest] == digest
 
-        Core::InputError.reject("key", "key_used", "This key was used for something else already (#{done[:operation]}, by #{done[:who]}): nothing was done. " \
+        Core::InputError.reject("key", "key_used", "This key was used for something else (#{done[:operation]}, by #{done[:who]}): nothing is done. " \
                                                    "Send it again with a key of its own.")
       end
     end

@@ -150,7 +150,8 @@ module Gimlet
         return [] unless FIRST_STEPS.include?(taken.first&.first)
 
         missing = row[:revision] - taken.size
-        missing.zero? ? [] : ["#{missing} of #{row[:revision]} steps are gone; the last that is there: #{taken.last[0]}, by #{taken.last[1]} on #{taken.last[2].to_date}"]
+        last = taken.last
+        missing.zero? ? [] : ["#{missing} of #{row[:revision]} steps are gone; the last there is: #{last[0]}, by #{last[1]} on #{last[2].to_date}"]
       end
 
       # What its record sells is what its goods want. Orders of before the ledger have none.

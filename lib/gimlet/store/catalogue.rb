@@ -41,8 +41,8 @@ module Gimlet
       end
 
       # @param series_id [String]
-      # @return [Array<Hash>] number, at, who, note, digest of what was published, and which revision it restores; the last first, `digest` nil where it
-      #   was taken out
+      # @return [Array<Hash>] number, at, who, note, digest of what was published, and which revision it restores; the last first, `digest` nil
+      #   where it was taken out
       def revisions(series_id)
         @database[:series_revisions].where(series_id: series_id).reverse(:number).select(:number, :at, :who, :note, :digest, :restores).all
       end

@@ -68,7 +68,8 @@ module Gimlet
         latest = Backup.latest(Backup.folder(@path))
         behind = @replica&.behind_s
         problem = read_fault || write_fault || Backup.fault(Backup.folder(@path)) || crowded(room) || late(behind) || (can_read && disagreeing) || nil
-        Report.new(can_read: can_read, can_write: can_write, room_bytes: room, backup_age_s: latest && (Time.now - File.mtime(latest)).to_i, replica_behind_s: behind,
+        age = latest && (Time.now - File.mtime(latest)).to_i
+        Report.new(can_read: can_read, can_write: can_write, room_bytes: room, backup_age_s: age, replica_behind_s: behind,
                    problem: problem)
       end
 

@@ -11,8 +11,8 @@ require_relative "../core/input_error"
 
 module Gimlet
   module Store
-    # The database once more, in another place, a second behind: a folder (of another disk or machine), SFTP, or what speaks S3. Litestream does it, as
-    # a process beside the one that serves; bin/setup puts the program here. Without GIMLET_REPLICA there is none, and all works as it does.
+    # The database once more, in another place, a second behind: a folder (of another disk or machine), SFTP, or what speaks S3. Litestream does it,
+    # as a process beside the one that serves; bin/setup puts the program here. Without GIMLET_REPLICA there is none, and all works as it does.
     #
     #   replica = Replica.of("/srv/gimlet/gimlet.sqlite3") # nil without GIMLET_REPLICA
     #   replica.start
@@ -33,7 +33,8 @@ module Gimlet
       def self.of(path, place = ENV.fetch("GIMLET_REPLICA", nil))
         return if place.nil? || place.empty?
 
-        File.executable?(PROGRAM) || Core::InputError.reject("replica", "no_program", "GIMLET_REPLICA is set and Litestream is not here: run bin/setup.")
+        File.executable?(PROGRAM) || Core::InputError.reject("replica", "no_program",
+                                                             "GIMLET_REPLICA is set and Litestream is not here: run bin/setup.")
         new(path, place)
       end
 
@@ -53,7 +54,8 @@ module Gimlet
       def start
         configure
         inside, @guard = IO.pipe
-        @pid = Process.spawn("sh", "-c", GUARD, "replica", PROGRAM, "replicate", "-config", @config, in: inside, %i[out err] => "#{@path}.replica.log")
+        @pid = Process.spawn("sh", "-c", GUARD, "replica", PROGRAM, "replicate", "-config", @config, in: inside,
+                                                                                                     %i[out err] => "#{@path}.replica.log")
         inside.close
       end
 
@@ -83,7 +85,12 @@ module Gimlet
         configure
         at = moment && ["-timestamp", time(moment).utc.iso8601]
         told, status = Open3.capture2e(PROGRAM, "restore", "-config", @config, "-o", file, *at, @path)
-        status.success? && File.file?(file) ? file : reject("nothing", "#{@place} gives no database#{" of #{moment}" if moment}: #{told.lines.last.to_s.strip}")
+        if status.success? && File.file?(file)
+          file
+        else
+          reject("nothing",
+                 "#{@place} gives no database#{" of #{moment}" if moment}: #{told.lines.last.to_s.strip}")
+        end
       end
 
       private

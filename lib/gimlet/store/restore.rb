@@ -79,8 +79,8 @@ module Gimlet
         return if owners.include?(owner) && !why.to_s.empty?
 
         Core::InputError.reject("file", "does_not_agree", "#{file} is sound and does not agree with itself: #{found.first(3).join('; ')}" \
-                                                          "#{"; and #{found.size - 3} more" if found.size > 3}. Nothing was changed. An owner may take it " \
-                                                          "all the same: --despite \"NAME: why\".")
+                                                          "#{"; and #{found.size - 3} more" if found.size > 3}. Nothing was changed. An owner " \
+                                                          "may take it all the same: --despite \"NAME: why\".")
       end
 
       def prepared(file, fresh, wanted, left, word)

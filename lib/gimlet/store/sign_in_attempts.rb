@@ -17,7 +17,8 @@ module Gimlet
       # `free` guesses are answered; then a minute's wait, twice as long with each one more, at most `longest_s`.
       Limit = Core::Value.of(:free, :longest_s)
       LIMITS = { "name" => Limit.new(free: 5, longest_s: 3600), "address" => Limit.new(free: 10, longest_s: 3600),
-                 "all" => Limit.new(free: 30, longest_s: 300), "till" => Limit.new(free: 5, longest_s: 900), "near" => Limit.new(free: 5, longest_s: 900) }.freeze
+                 "all" => Limit.new(free: 30, longest_s: 300), "till" => Limit.new(free: 5, longest_s: 900),
+                 "near" => Limit.new(free: 5, longest_s: 900) }.freeze
       # What is forgotten after so long without a wrong guess.
       FORGOTTEN_S = 24 * 3600
       # A right secret clears these; an address and all together only get the one guess back.

@@ -48,9 +48,10 @@ module Gimlet
 
         rows = Backup.read_only(@path) { |old| Backup.growing(old) }
         found = Dir[File.join(@folder, "gimlet-*#{Retention::BEFORE_UPGRADE}*.sqlite3")].reverse.find { |copy| serves?(copy, rows) }
-        found || Core::InputError.reject("database", "half_upgraded", "#{@path} bears version #{version} and has not that version's tables: #{unlike}. " \
-                                                                      "It was altered by hand, or an upgrade was cut short; no copy of before has all " \
-                                                                      "of its rows. Restore a copy with bin/gimlet restore FILE.")
+        found || Core::InputError.reject("database", "half_upgraded",
+                                         "#{@path} bears version #{version} and has not that version's tables: #{unlike}. It was altered by hand, " \
+                                         "or an upgrade was cut short; no copy of before has all of its rows. Restore a copy with " \
+                                         "bin/gimlet restore FILE.")
         @out.puts "An upgrade of #{@path} was cut short by an earlier version: going back to #{found}."
         found
       end

@@ -19,7 +19,8 @@ module Gimlet
           # Names go to nobody that is not known here.
           def session_view(person)
             told = authentication.names_told(env).map { |one| one.to_h.slice(:name, :role) }
-            { person: person && { **person.to_h.slice(:name, :role), home: Core::Roles::HOME.fetch(person.role) }, may: may(person), people: told, sign_in: authentication.people.any?, demo: authentication.demo?(env),
+            somebody = person && { **person.to_h.slice(:name, :role), home: Core::Roles::HOME.fetch(person.role) }
+            { person: somebody, may: may(person), people: told, sign_in: authentication.people.any?, demo: authentication.demo?(env),
               ways: ways.to_h }
           end
 

@@ -55,7 +55,7 @@ module Gimlet
 
       # @param cents [Integer]
       # @return [String] without a sign of what it is in, for tables and comparisons
-      def plain(cents) = format("%<less>s%<whole>d.%<rest>02d", less: cents.negative? ? "-" : "", whole: cents.abs / 100, rest: cents.abs % 100)
+      def plain(cents) = format("%s%d.%02d", cents.negative? ? "-" : "", *cents.abs.divmod(100))
 
       # @param currency [String] of SIGNS
       # @return [String]

@@ -24,7 +24,7 @@ module Gimlet
         def self.read(text)
           name, *rest = text.split(",").map { |part| Name.seen(part) }
           Name.folded(name).empty? && InputError.reject("name", "missing",
-                                                        "Say what the customer is called: new customer, then name, place and phone, with commas between.")
+                                                        "Say what the customer is called: new customer, then name, place and phone, commas between.")
           phone, rest = rest.reject(&:empty?).partition { |part| part.match?(PHONE) }
           email, place = rest.partition { |part| part.match?(EMAIL) }
           new(name: Name.read(text.split(",").first), place: place.join(", "), phone: phone.first.to_s, email: email.first.to_s)

@@ -25,8 +25,8 @@ module Gimlet
         # @raise [InputError] nothing of it can be seen, or it has what no name has
         def read(text, field: "name")
           text.to_s.match?(DANGEROUS) &&
-            InputError.reject(field, "not_a_name", "A #{field} is one line of letters, figures and signs: this one has a line break or a control character. " \
-                                                   "Type it anew.")
+            InputError.reject(field, "not_a_name", "A #{field} is one line of letters, figures and signs, and this one has a line break " \
+                                                   "or a sign that steers: type it anew.")
           seen(text).tap do |name|
             name.empty? && InputError.reject(field, "missing", "Say what it is called: a #{field} has at least one letter or figure.")
           end

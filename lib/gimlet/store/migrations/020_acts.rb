@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# What was asked for with a key, so that the same again counts once; and which revision of a series stands again where one was taken back; and what tills are known by.
+# What was asked for with a key, so that the same again counts once; and which revision of a series stands again where one was taken back;
+# and what tills are known by.
 Sequel.migration do
   up do
     create_table(:acts) do
