@@ -21,6 +21,7 @@ class AuthorizationTest < Minitest::Test
        freshTicket ticket addEntry sightings recordSighting placeOrder takeFindings addPhoto removePhoto] => %w[counter owner],
     %w[orders order sinceOrder earlierOrder] => %w[counter bench keeper owner],
     %w[card strip torqueRecord bench noteAtBench photos photo] => %w[counter bench owner],
+    %w[liftStop] => %w[counter bench owner],
     %w[stepOrder scanPiece ways today tools note bagLabel] => %w[counter bench keeper owner],
     %w[prices tax stocked toBuy askSupplier dispatchNote purchases purchase purchaseTable] => %w[counter keeper owner],
     %w[drafts beginDraft draft editDraft draftTable draftPage practise draftEffects publishDraft giveUpDraft undoRevision bringBackRevision

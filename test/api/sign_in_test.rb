@@ -24,7 +24,7 @@ class SignInTest < Minitest::Test
   def test_a_session_is_a_cookie_that_no_script_reads
     staff
     sign_in("counter")
-    assert_equal [201, { "name" => "the counter", "role" => "counter" }], [last_response.status, json["person"]]
+    assert_equal [201, { "name" => "the counter", "role" => "counter", "home" => "/" }], [last_response.status, json["person"]]
     assert_schema "Session"
     cookies = Array(last_response.headers["set-cookie"]).join("\n")
     assert_match(/gimlet_session=\S+; .*max-age=43200.*httponly; samesite=strict/i, cookies)

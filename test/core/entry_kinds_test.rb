@@ -45,6 +45,9 @@ class EntryKindsTest < Minitest::Test
                { also: [{ number: "PW-2", quantity: 1, reason: "for the shelf" }] }],
     "extension" => [{ "lever_mm" => 300, "extension_mm" => 60, "angle_deg" => 90 }, "an extension of 60 mm turned 90° on a lever of 300 mm",
                     { extension: { lever_mm: 300, extension_mm: 60, angle_deg: 90 } }],
+    "hazard_raised" => [{ "hazard" => "low_oil" }, "STOP: low oil", {}],
+    "hazard_lifted" => [{ "hazard" => "low_oil", "reason" => "filled to the mark" }, "lifted, low oil: filled to the mark", {}],
+    "stop_told" => [{ "words" => "keep it off" }, "told the caller: keep it off", {}],
     "unit" => [{ "unit" => "lbf·ft" }, "torques in lbf·ft", { unit: "lbf·ft" }],
     "closed" => [{ "reason" => "rang off" }, "closed: rang off", { state: "closed" }],
     "reopened" => [{ "reason" => "rang again" }, "opened again: rang again", {}],
@@ -79,10 +82,13 @@ class EntryKindsTest < Minitest::Test
     end
   end
 
+  # Dangers are told of, and lifted, at any time.
+  SAFETY = %w[hazard_raised hazard_lifted stop_told].freeze
+
   # A ticket that is ordered or closed takes nothing more, but for being opened again; an open one is not opened.
   def test_what_may_follow
     ordered = Ticket::Folded.of([Gimlet::Core::Entry.new(number: 1, kind: "ordered", body: { "order_id" => 7 }, at: Time.at(0), who: "Ada")])
-    Ticket::Kinds::ALL.except("ordered", "struck", "restored").each do |id, kind|
+    Ticket::Kinds::ALL.except("ordered", "struck", "restored", *SAFETY).each do |id, kind|
       refused = begin
         kind.follow({}, ordered)
         nil
@@ -91,6 +97,7 @@ class EntryKindsTest < Minitest::Test
       end
       assert_equal id != "reopened", refused == "ordered", id
     end
+    SAFETY.each { |id| assert_nil Ticket::Kinds.of(id).follow({}, ordered) }
     assert_equal("open", assert_raises(Gimlet::Core::InputError) { Ticket::Kinds.of("reopened").follow({}, Ticket::Folded.of([])) }.code)
   end
 end

@@ -2,6 +2,8 @@
 
 require_relative "../support/app"
 require "pdf/reader"
+require_relative "../../lib/gimlet/exchange/paper/card"
+require_relative "../../lib/gimlet/exchange/paper/torque_strip"
 
 # The card of the largest order of every series, read back as a bench reads it.
 class CardsTest < Minitest::Test

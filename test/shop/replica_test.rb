@@ -53,7 +53,8 @@ class ReplicaTest < Minitest::Test
       FileUtils.rm_rf(Dir["#{@place}/*"])
       shop, acknowledged = served, {}
       working = tills(shop, acknowledged)
-      sleep 3 + (random.rand * 3)
+      sleep 0.1 until acknowledged.size > 20
+      sleep PROMISED_S + (random.rand * 3)
       gone(shop)
       at = now
       working.each(&:join)

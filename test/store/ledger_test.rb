@@ -147,7 +147,7 @@ class LedgerTest < Minitest::Test
   # A shop from before the ledger: what lay there is its first movement, orders are closed, pumps have files.
   def test_a_shop_from_before_is_brought_over
     folder = Dir.mktmpdir
-    old = Sequel.connect("sqlite://#{folder}/old.sqlite3")
+    old = Sequel.connect(adapter: "sqlite", database: "#{folder}/old.sqlite3", foreign_keys: false)
     Gimlet::Store::Schema.migrate(old, target: 12)
     old[:stock].multi_insert([{ number: "A-1", price_cents: 500, on_hand: 4, pack: 1 }, { number: "B-2", price_cents: 90, on_hand: 0, pack: 3 }])
     customer = old[:customers].insert(name: "Old Quay", place: "here")

@@ -24,7 +24,9 @@ module DemoCatalogue
   FIELD = Gimlet::Core::Identification::Field.new(Gimlet::Core::Identification::Hypotheses.of(SNAPSHOT), VOCABULARY)
   ORDER_IDS = Gimlet::Core::Identification::OrderIds.new
   ON_FILE = Gimlet::Core::Ear::Lexicon.on_file(VOCABULARY, SNAPSHOT)
-  DIAGNOSIS = Gimlet::Core::Diagnosis::Model.new(YAML.load_file(File.expand_path("../../data/vocabulary/diagnosis.yml", __dir__)))
+  HAZARDS = Gimlet::Core::Safety::Hazards.new(YAML.load_file(File.expand_path("../../data/vocabulary/hazards.yml", __dir__)))
+  DIAGNOSIS = Gimlet::Core::Diagnosis::Model.new(YAML.load_file(File.expand_path("../../data/vocabulary/diagnosis.yml", __dir__)),
+                                                 stops: HAZARDS.signs)
   EAR = Gimlet::Core::Ear::Listener.new(
     VOCABULARY, Gimlet::Core::Ear::Names.new(Gimlet::Core::Ear::Names.exact_of(SNAPSHOT),
                                              %w[plate part_number].to_h do |id|

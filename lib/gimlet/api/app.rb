@@ -12,6 +12,7 @@ require_relative "../counter/note_at_bench"
 require_relative "../counter/place_order"
 require_relative "../counter/plan_rebuild"
 require_relative "../counter/shop"
+require_relative "../present/stops"
 require_relative "../counter/work_on_ticket"
 require_relative "../store/acts"
 require_relative "authentication"
@@ -141,7 +142,14 @@ module Gimlet
       def known(entries) = Counter::Known.new(reference, customers, Core::Ticket::Folded.of(entries))
       def add_entry = Counter::AddEntry.new(stocked, tickets, customers)
       def note_at_bench = Counter::NoteAtBench.new(bench)
-      def known_order(id) = orders.find(id) || missing("There is no order #{id}.")
+      def known_order(id) = (order = orders.find(id)) ? standing(order) : missing("There is no order #{id}.")
+
+      # With the dangers that stand now: what was lifted since it was placed is on no paper any more, what was told since is on all.
+      def standing(order)
+        stops = Core::Safety::Stops.of(Core::Ticket::Folded.of(tickets.entries(order.ticket_id)).lines, Counter::Known::HAZARDS)
+        order.with(record: order.record.merge("stops" => JSON.parse(JSON.generate(Present::Stops.call(stops)))))
+      end
+
       def known_ticket(id) = tickets.known?(id) || missing("There is no ticket #{id}.")
       def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock_for(id), customers, orders).call(id, entries)
 

@@ -1,8 +1,11 @@
 # frozen_string_literal: true
 
 require_relative "../core/desk/due"
+require_relative "../core/safety/stops"
+require_relative "../core/ticket/ticket"
 require_relative "../core/value"
 require_relative "found_at_bench"
+require_relative "known"
 
 module Gimlet
   module Counter
@@ -88,9 +91,15 @@ module Gimlet
         Pile.new(id: "to_ring", name: "To ring", total: total, rows: told)
       end
 
+      # A danger that stands comes first here too.
+      def stopped(id)
+        lines = Core::Ticket::Folded.of(@tickets.entries(@orders.ticket_of(id))).lines
+        Core::Safety::Stops.of(lines, Known::HAZARDS).select(&:sure).map { |stop| "STOP, #{stop.hazard.name}. " }.join
+      end
+
       def order(row)
         Row.new(to: "/orders/#{row['id']}", what: "order #{row['id']} · #{row['customer'] || 'nobody named'}",
-                detail: "#{row['model']}: #{row['work'].join(', ')}", since: row["since"])
+                detail: "#{stopped(row['id'])}#{row['model']}: #{row['work'].join(', ')}", since: row["since"])
       end
     end
   end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/input_error"
+require_relative "../exchange/vocabulary_files"
 require_relative "diagnose_call"
 require_relative "identify_pump"
 require_relative "measured_on_ticket"
@@ -13,6 +14,9 @@ module Gimlet
     #   known = Known.new(reference, customers, ticket)
     #   known.listen("8 bolts", nil) # => {"items" => [...], "choices" => [], "unheard" => []}
     class Known
+      HAZARDS = Exchange::VocabularyFiles.hazards
+      HEARING = Core::Safety::Hearing.new(HAZARDS)
+
       # @param reference [Reference]
       # @param customers [Store::Customers]
       # @param ticket [Core::Ticket::Folded] so far
@@ -27,6 +31,15 @@ module Gimlet
       def snapshot = @reference.snapshot
       def vocabulary = @reference.vocabulary
       def diagnosis = DiagnoseCall::MODEL
+
+      # @return [Array<Hash>] dangers that a line tells of, plain data: id, sure, from, to
+      def hazards(words) = HEARING.call(words).map { |one| { "id" => one.hazard.id, "sure" => one.sure, "from" => one.from, "to" => one.to } }
+
+      # @return [Core::Safety::Hazard]
+      # @raise [Core::InputError] when there is none of that id
+      def hazard(id)
+        HAZARDS.all[id] || Core::InputError.reject("hazard", "unknown_hazard", "“#{id}” is no danger: use #{HAZARDS.all.keys.join(', ')}.")
+      end
 
       # @return [Boolean] whether a check can be answered so
       def answer?(result) = DiagnoseCall::ANSWERS.key?(result)

@@ -8,6 +8,7 @@ require_relative "../core/order/seen"
 require_relative "../core/order/steps"
 require_relative "../present/measured_on_ticket"
 require_relative "../present/plan"
+require_relative "../present/stops"
 require_relative "../present/ticket_view"
 require_relative "order_changed"
 require_relative "work_on_ticket"
@@ -43,7 +44,8 @@ module Gimlet
       # @return [Hash] what is kept of it (Core::Order::Record)
       def self.record(view, reason)
         plan = Present::Plan.call(view.planned, owned: view.ticket.owned.keys, handed: view.ticket.handed)
-        Core::Order::Record.of(view, plan: plan, measured: Present::MeasuredOnTicket.call(view.measured), reason: reason)
+        Core::Order::Record.of(view, plan: plan, measured: Present::MeasuredOnTicket.call(view.measured),
+                                     stops: Present::Stops.call(view.stops), reason: reason)
       end
 
       # @param work [WorkOnTicket] on the newest catalogue

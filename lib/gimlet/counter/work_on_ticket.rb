@@ -1,12 +1,14 @@
 # frozen_string_literal: true
 
 require_relative "../core/input_error"
+require_relative "../core/safety/stops"
 require_relative "../core/ticket/readiness"
 require_relative "../core/ticket/ticket"
 require_relative "../core/ticket/turns"
 require_relative "../core/value"
 require_relative "diagnose_call"
 require_relative "identify_pump"
+require_relative "known"
 require_relative "measured_on_ticket"
 require_relative "order_preview"
 require_relative "ticket_plans"
@@ -21,9 +23,10 @@ module Gimlet
       # `steps` are [pumps, orders] still possible after each line that said something, by entry number; `turns` which of them moved it most.
       # `pump` is the variant that the order would be for, nil while none leads clearly; `sure` the probability of its order; `planned` a
       # PlanRebuild::Result or nil; `extents`
-      # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil, `amending` the Core::Order that saving would change.
+      # the cost of each extent, `diagnosis` a DiagnoseCall::Result or nil, `amending` the Core::Order that saving would change,
+      # `stops` the dangers that stand (Core::Safety::Stop).
       View = Core::Value.of(:id, :ticket, :customer, :found, :steps, :turns, :pump, :sure, :planned, :tray, :readiness, :diagnosis, :extents,
-                            :measured, :amending)
+                            :measured, :amending, :stops)
 
       # @param reference [Reference]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
@@ -49,12 +52,14 @@ module Gimlet
         planned = @plans.call(ticket, pump) if pump && !ticket.scope.empty?
         measured = @measured.call(ticket, pump)
         amending = ticket.amends && @orders.brief(ticket.amends)
+        diagnosis = @diagnose.call(ticket, pump, measured)
+        stops = Core::Safety::Stops.of(ticket.lines, Known::HAZARDS)
         steps = steps(ticket, entries, found.owned)
         View.new(id: id, ticket: ticket, customer: customer, found: found, steps: steps,
                  turns: Core::Ticket::Turns.of(steps, @reference.classes(scope(ticket)).ids.size), pump: pump, sure: sure, planned: planned,
                  tray: OrderPreview.new(@reference, @plans).call(ticket, found.identification, pump, planned),
-                 readiness: readiness(ticket, found, pump, planned, amending),
-                 measured: measured, diagnosis: @diagnose.call(ticket, pump, measured), extents: planned ? extents(ticket, pump) : [],
+                 readiness: readiness(ticket, found, pump, planned, amending, stops),
+                 measured: measured, diagnosis: diagnosis, stops: stops, extents: planned ? extents(ticket, pump) : [],
                  amending: amending)
       end
 
@@ -110,9 +115,9 @@ module Gimlet
         @reference.identify(scope(ticket)).narrowed(@identify.kept(told.readings, told.channel), owned: owned)
       end
 
-      def readiness(ticket, found, pump, planned, amending)
+      def readiness(ticket, found, pump, planned, amending, stops)
         leads = ticket.chosen.nil? || (!pump.nil? && leads?(found, pump, ticket))
-        Core::Ticket::Readiness.of(ticket, found.identification, planned&.workup, leads: leads, amended: amending)
+        Core::Ticket::Readiness.of(ticket, found.identification, planned&.workup, leads: leads, amended: amending, stops: stops)
       end
 
       def leads?(found, pump, ticket)

@@ -3,6 +3,7 @@
 require "yaml"
 require_relative "../core/2_readings/vocabulary"
 require_relative "../core/diagnosis/model"
+require_relative "../core/safety/hearing"
 
 module Gimlet
   module Exchange
@@ -22,9 +23,14 @@ module Gimlet
         @shipped ||= Core::Readings::Vocabulary.new(KEYS.to_h { |key| [key, YAML.load_file(File.join(FOLDER, "#{key}.yml"))] })
       end
 
+      # @return [Core::Safety::Hazards]
+      def hazards
+        @hazards ||= Core::Safety::Hazards.new(YAML.load_file(File.join(FOLDER, "hazards.yml")))
+      end
+
       # @return [Core::Diagnosis::Model]
       def diagnosis
-        @diagnosis ||= Core::Diagnosis::Model.new(YAML.load_file(File.join(FOLDER, "diagnosis.yml")))
+        @diagnosis ||= Core::Diagnosis::Model.new(YAML.load_file(File.join(FOLDER, "diagnosis.yml")), stops: hazards.signs)
       end
 
       # @param text [String] YAML with any of "traits", "work", "complaints" and "words"

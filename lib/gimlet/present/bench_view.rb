@@ -23,7 +23,7 @@ module Gimlet
       def call(order, entries, at: 1, found: nil)
         record, log = order.record, Core::Bench::Log.of(entries, at)
         { order_id: order.id, last: log.last, pump: record["pump"].values_at("maker", "model").join(" "), unit: record["unit"],
-          pumps: pumps(order, entries), at_pump: at, cautions: cautions(record), outside: record["outside"],
+          pumps: pumps(order, entries), at_pump: at, stops: record["stops"], cautions: cautions(record), outside: record["outside"],
           sections: Core::Order::Lines.of(record).map { |section| section(section, log) }, refit: record["refit"],
           stacks: record["stacks"], tightening: record["tightening"].map { |fastener| fastener(fastener, log) }, found: found }
       end

@@ -20,7 +20,7 @@ module Gimlet
       # @param model [Core::Diagnosis::Model]
       def call(result, areas, model)
         found = result.found
-        { suspects: found.suspects.first(SHOWN).map { |one| suspect(one) }, stop: found.stop, closer: closer(found.closer, model),
+        { suspects: found.suspects.first(SHOWN).map { |one| suspect(one) }, closer: closer(found.closer, model),
           scope: found.scope.map { |id| { id: id, name: areas.fetch(id, Core::Plain.name(id)) } }, enough: found.enough.round(4),
           left: found.offer.left.map { |cause, chance| { id: cause.id, name: cause.name, probability: chance.round(4) } },
           rule_out: found.first.map { |sign| check(sign, result) }, checks: found.next_checks.map { |next_check| check(next_check.sign, result) },

@@ -12,6 +12,7 @@ require_relative "input_hints"
 require_relative "measured_on_ticket"
 require_relative "outside"
 require_relative "plan"
+require_relative "stops"
 
 module Gimlet
   module Present
@@ -38,7 +39,9 @@ module Gimlet
 
       def call
         reference = @view.found.reference
-        { id: @view.id, last: @ticket.last, ticket: state, call: @ticket.lines.map { |line| line(line) }, found: Identification.call(@view.found),
+        { id: @view.id, last: @ticket.last, stops: Stops.call(@view.stops), ticket: state, call: @ticket.lines.map do |line|
+          line(line)
+        end, found: Identification.call(@view.found),
           pump: pump, plan: plan, drips: drips, seen: plan && Core::Order::Seen.of(plan), tray: tray,
           turns: turns, lacking: readiness.blockers.map(&:to_h), **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id,
           phrases: InputHints.call(@view.found),

@@ -61,6 +61,9 @@ module Gimlet
       end
 
       # @return [Integer, nil] of a ticket's order
+      def ticket_of(id) = @database[:orders].where(id: id).get(:ticket_id)
+
+      # @return [Integer, nil]
       def id_of(ticket_id) = @database[:orders].where(ticket_id: ticket_id).get(:id)
 
       # @return [Integer, nil] of a ticket's order

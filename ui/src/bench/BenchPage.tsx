@@ -11,6 +11,7 @@ import { useStored } from "../ticket/useStored";
 import { FoundAtBench } from "./FoundAtBench";
 import { momentsOf } from "./moments";
 import { OneMoment } from "./OneMoment";
+import { StandingStop } from "../shell/StandingStop";
 import { StepByStep } from "./StepByStep";
 import { type LiveBench, useBench } from "./useBench";
 
@@ -21,6 +22,8 @@ export function BenchPage() {
   const [how, setHow] = useStored("gimlet bench", "step");
   const live = useBench(id, pump);
   const { bench } = live;
+  // Nothing is shown to be done before what stands is seen to.
+  const stands = bench?.stops.some((stop) => stop.sure) ?? false;
   return (
     <Page title={`Order ${id} at the bench`} head={bench ? `order ${bench.order_id} · ${bench.pump} · at the bench` : ""} kind="card">
       {live.missing && <p>{live.missing}</p>}
@@ -36,8 +39,9 @@ export function BenchPage() {
             <Button sx={{ ml: "auto" }} onClick={() => setHow(how === "step" ? "list" : "step")}>{how === "step" ? "Show the whole list" : "A step at a time"}</Button>
             <Button href={`/api/orders/${id}/torques.pdf`} target="_blank">Torques reached (PDF)</Button>
           </Box>
+          {stands && bench.stops.map((stop) => <StandingStop key={stop.id} order={id} stop={stop} />)}
           <FoundAtBench found={bench.found} />
-          {how === "step" ? <StepByStep key={bench.at_pump} bench={bench} live={live} /> : <WholeList bench={bench} live={live} />}
+          {!stands && (how === "step" ? <StepByStep key={bench.at_pump} bench={bench} live={live} /> : <WholeList bench={bench} live={live} />)}
         </>
       )}
     </Page>

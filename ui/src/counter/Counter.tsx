@@ -12,6 +12,7 @@ import { usePreview } from "../ticket/usePreview";
 import { useDraft } from "../ticket/useDraft";
 import type { LiveTicket } from "../ticket/useTicket";
 import { AnswerStack, type AnswerName, answerNames } from "./AnswerStack";
+import { StopList } from "./StopList";
 import { Phrases } from "./line/Phrases";
 import { ChoiceLine } from "./line/ChoiceLine";
 import { PreviewLine } from "./line/PreviewLine";
@@ -206,7 +207,9 @@ export function Counter({ ticket, view }: Props) {
   const shown = draft.text === "" ? choosing.open?.choice : preview?.choices[0];
 
   return (
-    <Box onClick={clicked} sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 300px", lg: "minmax(0, 1fr) 340px" }, gap: 2, alignItems: "start" }}>
+    <Box onClick={clicked}>
+    {view.stops.length > 0 && <StopList ticket={ticket} stops={view.stops} />}
+    <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 300px", lg: "minmax(0, 1fr) 340px" }, gap: 2, alignItems: "start" }}>
       <Box>
         <TypingLine
           ref={line}
@@ -234,7 +237,7 @@ export function Counter({ ticket, view }: Props) {
         />
       </Box>
       <Tray ticket={ticket} view={view} onSave={(reason) => void save(reason, "tray")} />
-
+    </Box>
     </Box>
   );
 }

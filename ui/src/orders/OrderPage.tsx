@@ -17,6 +17,7 @@ import { GoodsList } from "./GoodsList";
 import { LentTools } from "./LentTools";
 import { LifeLine } from "./LifeLine";
 import { Money } from "./Money";
+import { StandingStop } from "../shell/StandingStop";
 import { NextStep } from "./NextStep";
 import { Since } from "./Since";
 import { useOrderSteps } from "./useOrderSteps";
@@ -43,6 +44,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
   const { pump, work } = record;
   return (
     <>
+      {!earlier && record.stops.map((stop) => <StandingStop key={stop.id} order={order.id} stop={stop} />)}
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "start", flexWrap: "wrap", gap: 1 }}>
         <div>
           <h1 style={{ margin: 0, fontSize: 24 }}>{pump.maker} {pump.model}{pump.serials ? `, serials ${pump.serials}` : ""}</h1>

@@ -4,6 +4,7 @@ import type { TicketView } from "../api/types";
 export const blankView = (id: number | null): TicketView => ({
   id,
   last: 0,
+  stops: [],
   ticket: {
     channel: "phone", customer_id: null, customer: null, scope: [], agreed: false, pumps: 1, positions: {}, extent: "recommended", findings: [], had: {}, fixed: [], owned: [], extension: null, chosen: null, policy: "on_shelf",
     unit: "N·m", late: [], complaints: [], wishes: [], settled: [], state: "open", amends: null,

@@ -16,6 +16,12 @@ module Gimlet
             answer(Present::BenchView.call(order, entries, at: pump, found: found_at_bench(order, entries)))
           end
 
+          # @raise [Core::InputError] while a danger stands
+          def nothing_stands(order)
+            stop = order.record["stops"].find { |one| one["sure"] } or return
+            Core::InputError.reject("stop", "stop_stands", "STOP: #{stop['name']}. Nothing is done at it before #{stop['lifted']}.")
+          end
+
           # What was found, and what the order would be with it.
           def found_at_bench(order, entries)
             found = found_by(order, entries)
@@ -51,9 +57,18 @@ module Gimlet
         def self.registered(app)
           app.helpers Helpers
           app.serve("bench") { |id| at_bench(known_order(id), params.fetch("pump", "1").to_i) }
+          noting(app)
+          stopping(app)
 
+          app.serve("torqueRecord") do |id|
+            printed("TorqueRecord", "torques-#{id}", known_order(id), bench.of(id))
+          end
+        end
+
+        def self.noting(app)
           app.serve("noteAtBench") do |id|
             order, body = known_order(id), body_as("NewBenchEntry")
+            nothing_stands(order)
             once(body) { note_at_bench.call(order, body) && nil }
             at_bench(order, body["pump"] || 1)
           end
@@ -63,9 +78,14 @@ module Gimlet
             once(body) { take_findings(order, body) && nil }
             answer(view(order.ticket_id), 201)
           end
+        end
 
-          app.serve("torqueRecord") do |id|
-            printed("TorqueRecord", "torques-#{id}", known_order(id), bench.of(id))
+        # A danger is the first step of the work: somebody says what was looked at before it goes on.
+        def self.stopping(app)
+          app.serve("liftStop") do |id|
+            order, body = known_order(id), body_as("LiftedStop")
+            once(body) { add_entry.call(order.ticket_id, { "kind" => "hazard_lifted", **body }) && nil }
+            at_bench(known_order(id), 1)
           end
         end
       end

@@ -23,6 +23,13 @@ module Gimlet
         module Helpers
           def drafts = @drafts ||= Store::Drafts.new(database)
           def write_series = Gimlet::Counter::WriteSeries.new(drafts, catalogue, references.vocabulary, who: who_asks)
+
+          # @return [Integer]
+          def begun(body)
+            seen = body["sighting"] && sightings.all.find { |row| row[:id] == body["sighting"] }
+            once(body) { write_series.begin(body, sighting: seen).draft.id }
+          end
+
           def told_draft(state) = Present::Draft.call(state)
           def numbered(id) = drafts.find(id) ? id : missing("There is no draft #{id} any more: it was published or given up.")
 
@@ -91,10 +98,7 @@ module Gimlet
 
           app.serve("beginDraft") do
             from_this_machine
-            body = body_as("NewDraft")
-            seen = body["sighting"] && sightings.all.find { |row| row[:id] == body["sighting"] }
-            id = once(body) { write_series.begin(body, sighting: seen).draft.id }
-            answer(told_draft(write_series.find(id)), 201)
+            answer(told_draft(write_series.find(begun(body_as("NewDraft")))), 201)
           end
 
           app.serve("draft") { |id| answer(told_draft(write_series.find(numbered(id)))) }
@@ -135,6 +139,11 @@ module Gimlet
             answer({})
           end
 
+          standing_again(app)
+        end
+
+        # What was published before.
+        def self.standing_again(app)
           app.serve("revisions") { |series| answer(catalogue.revisions(series)) }
           app.serve("sinceOrder") { |id| answer(since_order(known_order(id))) }
 

@@ -16,8 +16,8 @@ module Gimlet
       # What to check next: `bits` expected of it.
       Check = Value.of(:sign, :bits)
       # `suspects` the likeliest first; `offer` the least work that is sensible; `first` checks that may show that the pump is not at fault,
-      # before parts are bought; `next_checks` the most telling in a minute first; `stop` why the pump must not be run; `closer` the sign that
-      # should be told more closely first, nil where there is none.
+      # before parts are bought; `next_checks` the most telling in a minute first; `stop` the signs that are there for which it must not be run;
+      # `closer` the sign that should be told more closely first, nil where there is none.
       Found = Value.of(:suspects, :offer, :first, :next_checks, :stop, :closer) do
         # @return [Suspect, nil] the cause that is likelier than not
         def named = suspects.first&.then { |one| one if one.probability >= NAMED }
@@ -54,7 +54,7 @@ module Gimlet
           return if evidence.empty?
 
           belief = @belief.call(evidence)
-          stop = evidence.there.filter_map { |id| @model.signs[id]&.stop }
+          stop = evidence.there.select { |id| @model.stops?(id) }
           suspects, open = suspects(belief, evidence.there), open_checks(evidence, stop)
           Found.new(suspects: suspects, offer: @least_work.call(belief, evidence.there), first: rule_out(suspects, open),
                     next_checks: next_checks(belief, open), stop: stop, closer: closer(evidence))

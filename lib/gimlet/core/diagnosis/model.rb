@@ -18,8 +18,7 @@ module Gimlet
       # Something that is noticed. `shows` is { cause id => how often the cause shows it }, `anyway` how often it is noticed without any of
       # them. `of` is the sign that this one says more closely, `say` how it is told. `said` are phrases that tell it, `fine` those that deny it.
       # One that is `measured` is only worked out from figures. A sign with `ask` can be checked in `seconds`, and only while the pump `runs`.
-      # `stop` says why a pump that shows it must not be run.
-      Sign = Value.of(:id, :name, :of, :say, :ask, :seconds, :runs, :measured, :stop, :anyway, :shows, :said, :fine) do
+      Sign = Value.of(:id, :name, :of, :say, :ask, :seconds, :runs, :measured, :anyway, :shows, :said, :fine) do
         def self.from(row) = new(**{ "said" => [], "fine" => [] }.merge(row).transform_keys(&:to_sym))
 
         # @return [Boolean] whether something would have been said of it
@@ -40,7 +39,9 @@ module Gimlet
         attr_reader :causes, :signs, :work
 
         # @param rows [Hash] "causes", "signs" and "work", string keys
-        def initialize(rows)
+        # @param stops [Array<String>] ids of signs with which a pump must not be run (Safety::Hazards)
+        def initialize(rows, stops: [])
+          @stops = stops
           @causes = rows["causes"].map { |row| Cause.from(row) }.freeze
           closer = rows["signs"].group_by { |row| row["of"] }
           @signs = rows["signs"].to_h { |row| [row["id"], Sign.from(row.merge("shows" => shows(row, closer.fetch(row["id"], []))))] }.freeze
@@ -48,6 +49,9 @@ module Gimlet
           misspelt
           freeze
         end
+
+        # @return [Boolean] whether a pump that shows it must not be run
+        def stops?(id) = @stops.include?(id)
 
         # @return [Array<Sign>] that can be checked
         def checks = signs.values.select(&:ask)
@@ -64,6 +68,7 @@ module Gimlet
             [*(sign.shows.keys - known).map { |id| "#{sign.id} shows #{id}, which is no cause" },
              *("#{sign.id} is of #{sign.of}, which is no sign" if sign.of && !@signs.key?(sign.of))]
           end
+          places += (@stops - @signs.keys).map { |id| "a danger is of #{id}, which is no sign" }
           places += @causes.flat_map { |cause| (cause.also.keys - @signs.keys).map { |id| "#{cause.id} has also #{id}, which is no sign" } }
           places.empty? || raise(ArgumentError, "The diagnosis names what is not there: #{places.join('; ')}.")
         end

@@ -19,6 +19,7 @@ module Gimlet
       #   parts        plan, lines, unfilled, surplus, price_cents; why: each part with its reasons
       #   held         parts that go along and may come back; extent, left_out: how far the work goes and what was left out
       #   keep, count_out, tools, consumables, tightening, steps, stacks, cautions, assumptions, outside: as the plan had them
+      #   stops        dangers that stood, with what is done first, and what the caller was told
       #   unit, catalogue_version, entry: the last entry of the ticket that it was made on
       class Record
         # What an order may stand on for a reason.
@@ -32,11 +33,13 @@ module Gimlet
         # @param view [Counter::WorkOnTicket::View]
         # @param plan [Hash] as the screen has it (Present::Plan)
         # @param measured [Array<Hash>] told, verdict, sums of what was measured (Present::MeasuredOnTicket)
+        # @param stops [Array<Hash>] dangers that stand (Present::Stops)
         # @param reason [String, nil]
         # @return [Hash] plain data
-        def self.of(view, plan:, measured:, reason:) = new(view, plan, measured).call(reason)
+        def self.of(view, plan:, measured:, stops:, reason:) = new(view, plan, measured, stops).call(reason)
 
-        def initialize(view, plan, measured)
+        def initialize(view, plan, measured, stops)
+          @stops = stops
           @view = view
           @ticket = view.ticket
           @reference = view.found.reference
@@ -45,7 +48,7 @@ module Gimlet
         end
 
         def call(reason)
-          { record: VERSION, pump: pump, reason: reason, **seen, work: work, parts: parts, why: @plan[:demand], **@plan.slice(*KEPT),
+          { record: VERSION, pump: pump, reason: reason, **seen, stops: @stops, work: work, parts: parts, why: @plan[:demand], **@plan.slice(*KEPT),
             unit: @ticket.unit, catalogue_version: @plan[:catalogue_version], entry: @ticket.last }
         end
 

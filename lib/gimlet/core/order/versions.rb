@@ -25,7 +25,7 @@ module Gimlet
         }.freeze
         PARTS_ROWS = { "lines" => { "pack" => 1, "reason" => nil, "promised" => 0 }, "unfilled" => { "stand_ins" => [] } }.freeze
         LAYER = { "slot" => nil, "fates" => [], "look" => [], "inside" => nil }.freeze
-        WHOLE = { "held" => [], "refit" => nil, "extent" => nil, "left_out" => {}, "outside" => [] }.freeze
+        WHOLE = { "stops" => [], "held" => [], "refit" => nil, "extent" => nil, "left_out" => {}, "outside" => [] }.freeze
 
         # What every record has, from the first version on; and what orders had before there was a record.
         PARTS = %w[pump seen work parts why keep count_out tools consumables tightening steps stacks cautions assumptions unit].freeze

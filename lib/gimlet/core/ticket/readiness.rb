@@ -39,6 +39,8 @@ module Gimlet
           no_work: Refusal.new(field: "scope", code: "empty_scope", text: "Agree at least one work area first."),
           no_parts: Refusal.new(field: "scope", code: "nothing_to_order",
                                 text: "There is nothing to order: this one has none of the agreed work on file. Agree work that it has."),
+          stop: Refusal.new(field: "stop", code: "stop_untold",
+                            text: "A danger stands that the caller was not told of: read out what is done first, then say what they were told."),
           no_pump: Refusal.new(field: "pump", code: "no_pump", text: "No order leads yet: find the pump, or take one by hand.")
         }.freeze
 
@@ -47,11 +49,12 @@ module Gimlet
         # @param workup [Plan::Workup, nil] nil while there is no order to look at
         # @param leads [Boolean] whether that is the order that what was seen leads to
         # @param amended [Order, nil] the order that saving would change
+        # @param stops [Array<Safety::Stop>] dangers that stand
         # @return [Readiness]
-        def self.of(ticket, identified, workup, leads:, amended:)
+        def self.of(ticket, identified, workup, leads:, amended:, stops: [])
           ids = workup ? identified.blockers + [("unsure" unless leads), ("cancelled" if amended&.cancelled?)].compact : ["nothing"]
           blockers = ids.uniq.map { |id| Blocker.new(id: id, text: TEXTS.fetch(id)) }
-          new(refusal: REFUSALS[refusal(ticket, workup)], blockers: blockers, doubt: doubt(ticket, identified, ids),
+          new(refusal: REFUSALS[refusal(ticket, workup, stops)], blockers: blockers, doubt: doubt(ticket, identified, ids),
               settled: settled(ticket, identified, workup, blockers.empty?))
         end
 
@@ -66,8 +69,9 @@ module Gimlet
         class << self
           private
 
-          def refusal(ticket, workup)
+          def refusal(ticket, workup, stops)
             if ticket.state == "closed" then :closed
+            elsif stops.any? { |stop| stop.sure && stop.told.nil? } then :stop
             elsif ticket.scope.empty? then :no_work
             elsif workup.nil? then :no_pump
             elsif workup.plans.first.then { |plan| plan.lines.empty? && plan.unfilled.empty? } then :no_parts

@@ -26,6 +26,7 @@ module Gimlet
         end
 
         def draw
+          @sheet.stops(@record["stops"])
           code if @link
           beside_code { title }
           outside

@@ -21,6 +21,7 @@ module Gimlet
           @sheet = Sheet.new(Paper.blank("#{title}, order #{order.id}", paper))
           @ways = ways
           @order = order
+          @sheet.stops(order.record["stops"])
           head(title, code)
         end
 

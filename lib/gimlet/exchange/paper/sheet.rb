@@ -45,6 +45,20 @@ module Gimlet
           @pdf.move_down 4
         end
 
+        # Dangers that stand, ahead of all else, with what is done first. Framed, as colour is not printed.
+        # @param stops [Array<Hash>] of an order's record
+        def stops(stops)
+          return if stops.empty?
+
+          @pdf.move_down 4
+          top = @pdf.cursor
+          @pdf.indent(INDENT / 2, INDENT / 2) { stops.each { |stop| stop(stop) } }
+          @pdf.line_width(2)
+          @pdf.stroke_rectangle([0, top + 3], width, top - @pdf.cursor + 8)
+          @pdf.line_width(1)
+          @pdf.move_down 12
+        end
+
         # A new page unless so much is left of this one.
         def room(height)
           return unless @pdf.cursor < [height, @pdf.bounds.height].min
@@ -97,6 +111,14 @@ module Gimlet
         end
 
         private
+
+        def stop(stop)
+          line "STOP: #{stop['sure'] ? stop['name'] : stop['ask']}", size: BIG, style: :bold
+          line stop["why"]
+          stop["first"].each_with_index { |text, at| line text, strong: "#{at + 1}." }
+          line "#{stop['lifted']}.", strong: "Goes on only when", size: SMALL
+          line "#{stop['told']['words']} (#{stop['told']['who']})", strong: "The caller was told:", size: SMALL if stop["told"]
+        end
 
         def fragments(text, strong, style)
           [({ text: "#{strong} ", styles: [:bold] } if strong), { text: text.to_s, styles: style == :bold ? [:bold] : [] }].compact

@@ -4,7 +4,6 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { useVocabulary } from "../../api/queries";
 import type { TicketView } from "../../api/types";
-import { Caution } from "../../shell/Caution";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { Areas } from "./Areas";
@@ -30,7 +29,6 @@ export function WorkAnswer({ ticket, view, onAgree }: Props) {
   return (
     <>
       <ProblemNote ticket={ticket} where="Work" />
-      {diagnosis && diagnosis.stop.length > 0 && <Caution><strong>Do not run it.</strong> {diagnosis.stop.join(" ")}</Caution>}
       <Measured ticket={ticket} view={view} />
       {drips && <WhereItDrips drips={drips} onTell={tell} />}
       {diagnosis

@@ -15,7 +15,8 @@ module Gimlet
 
           def self.check(body, known)
             body["words"].strip.empty? && reject("words", "missing", "Type something first.")
-            body.merge("heard" => known.listen(body["words"], body["asked"]))
+            # Dangers come ahead of whatever else it says, and stay though the line be struck out.
+            body.merge("hazards" => known.hazards(body["words"]), "heard" => known.listen(body["words"], body["asked"]))
           end
 
           # What a line puts right counts no more.

@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+module Gimlet
+  module Core
+    module Safety
+      # Groups of words, all of which stand close together in one part of a sentence, in any order (data/vocabulary/hazards.yml).
+      #
+      #   Phrase.new("glove|gloves hole|pinhole").at(meant) # => the places of its words; `meant` are the Spellings of each word in the part
+      class Phrase
+        # Words that may stand between, over those of the phrase.
+        BETWEEN = 5
+        NONE = [].freeze
+
+        # @param text [String]
+        def initialize(text)
+          # Each group by the first words of its runs.
+          @groups = text.split.map { |group| group.split("|").map { |run| run.split("_") }.group_by(&:first) }
+          freeze
+        end
+
+        # @return [Array<String>] every word of it, with its star
+        def words = @groups.flat_map(&:values).flatten
+
+        # @param meant [Array<Array<String>>] of each word in one part of a sentence, the words of phrases that it may be
+        # @return [Array<Integer>, nil] the places of its words, in order; nil where it does not say so
+        def at(meant)
+          found = []
+          @groups.each { |group| (found << places(group, meant)).last.empty? && (return nil) }
+          closest(found)
+        end
+
+        private
+
+        # @return [Array<Array<Integer>>] runs of words that stand for the group
+        def places(group, meant)
+          meant.each_with_index.flat_map do |words, at|
+            words.flat_map { |word| group.fetch(word, NONE) }.filter_map { |run| (at...(at + run.size)).to_a if follows?(run, meant, at) }
+          end.uniq
+        end
+
+        def follows?(run, meant, at) = run.each_with_index.all? { |word, step| meant[at + step]&.include?(word) }
+
+        # One run for each group, no word for two of them, as close together as may be.
+        def closest(found)
+          reach = found.size + BETWEEN
+          found.first.flat_map { |run| chains(found.drop(1), run, reach) }.min_by { |places| places.max - places.min }&.sort
+        end
+
+        def chains(rest, taken, reach)
+          return [taken] if rest.empty?
+
+          rest.first.reject { |run| run.intersect?(taken) }.flat_map do |run|
+            both = taken + run
+            both.max - both.min < reach + both.size ? chains(rest.drop(1), both, reach) : []
+          end
+        end
+      end
+    end
+  end
+end

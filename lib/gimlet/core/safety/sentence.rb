@@ -1,0 +1,96 @@
+# frozen_string_literal: true
+
+require "English"
+require_relative "../value"
+
+module Gimlet
+  module Core
+    module Safety
+      # One part of a sentence, up to its comma or its "but": what is said in it is meant of one thing. `words` without capitals and apostrophes,
+      # `places` [from, to] of each in the line, `before` and `after` the words of the parts beside it.
+      Sentence = Value.of(:words, :places, :line_words, :ends) do
+        # @param told [Array<Integer>] places of words
+        # @return [Boolean] whether it is so now, of this pump: not denied, not over, not asked in general, not of another machine
+        def meant?(told)
+          !denied?(told) && !mended? && !supposed? && !elsewhere?
+        end
+
+        # @return [Boolean] whether whoever says it does not know, or speaks of long ago
+        def doubtful?(told) = long_ago? || words.each_with_index.any? { |word, at| !told.include?(at) && self.class::HEDGES.include?(word) }
+
+        def from(told) = places[told.min].first
+        def to(told) = places[told.max].last
+
+        private
+
+        # A word of denial reaches over the next words of its part (NegEx: W. Chapman et al., Journal of Biomedical Informatics 34, 2001, 301-310);
+        # one that belongs to what is told ("no guard") denies nothing; and what is said to be well is not ill.
+        def denied?(told)
+          before = ((told.min - self.class::REACH)...told.max).select { |at| at >= 0 && !told.include?(at) }
+          before.any? { |at| self.class::DENIES.include?(words[at]) } || well?(told)
+        end
+
+        def well?(told)
+          behind = words.each_index.select { |at| at > told.max - 1 && at <= told.max + 3 && !told.include?(at) }
+          behind.any? { |at| self.class::WELL.include?(words[at]) && !self.class::DENIES.include?(words[at - 1]) }
+        end
+
+        # Seen to since; not where it is so again.
+        def mended? = told?(self.class::MENDED)
+        def long_ago? = told?(self.class::LONG_AGO)
+        def told?(runs) = runs.any? { |run| follows?(line_words, run) } && !line_words.intersect?(self.class::AGAIN)
+
+        # Asked about in general.
+        def supposed? = self.class::SUPPOSED.any? { |run| follows?(words, run) }
+        def elsewhere? = self.class::ELSEWHERE.any? { |run| follows?(words, run) }
+
+        def follows?(all, run) = all.each_cons(run.size).any?(run)
+      end
+
+      # Taking a line apart.
+      class Sentence
+        REACH = 4
+        DENIES = %w[no not never isnt arent wasnt werent doesnt didnt dont hasnt havent hadnt without none nothing nobody neither nor wont cant
+                    cannot free].freeze
+        WELL = %w[fine ok okay good alright intact whole tight new sound clean safe replaced renewed fixed sorted proof].freeze
+        HEDGES = %w[maybe might perhaps think thinks thought possibly probably guess reckon reckons suspect unsure wonder seems could].freeze
+        LONG_AGO = ["last year", "last winter", "last season", "last summer", "years ago", "a year ago", "months ago", "used to", "in the past",
+                    "once before"].map(&:split).freeze
+        MENDED = ["had a new one", "have a new one", "got a new one", "was fixed", "been fixed", "is fixed", "since replaced", "was replaced",
+                  "been replaced", "fixed it", "replaced it", "runs fine now", "fine now", "freed off"].map(&:split).freeze
+        AGAIN = %w[again still].freeze
+        SUPPOSED = ["would it", "what if", "what happens if", "is it bad", "in case", "how do", "how can", "how to", "what torque", "is there a",
+                    "do you sell", "do you have", "do you do", "have you got", "can you get", "to stop it", "so that it does not", "to prevent",
+                    "what would", "price of", "how much"].map(&:split).freeze
+        ELSEWHERE = ["other pump", "other one", "another pump", "other machine", "neighbours", "next door", "different pump", "second pump",
+                     "spare pump", "different one", "his brothers", "friends pump", "mates pump"].map(&:split).freeze
+        WORD = /[\p{L}\p{N}]+(?:['’]\p{L}+)*/
+        # Where one part ends: a stop, or a word that begins another.
+        ENDS = /[,;.:?!()\u2013\u2014]|\b(?:and|but|although|though|however|except)\b/i
+
+        # @param line [String]
+        # @return [Array<Sentence>]
+        def self.parts(line)
+          all = line.downcase.scan(WORD).map { |word| plain(word) }
+          spans(line).filter_map do |from, to|
+            found = []
+            line[from...to].scan(WORD) do
+              found << [plain(::Regexp.last_match(0).downcase), from + $LAST_MATCH_INFO.begin(0), from + $LAST_MATCH_INFO.end(0)]
+            end
+            new(words: found.map(&:first), places: found.map { |_, first, last| [first, last] }, line_words: all, ends: line[to]) if found.any?
+          end
+        end
+
+        def self.plain(word) = word.sub(/['’]s\z/, "").delete("'’")
+
+        def self.spans(line)
+          cuts = []
+          line.scan(ENDS) { cuts << [$LAST_MATCH_INFO.begin(0), $LAST_MATCH_INFO.end(0)] }
+          starts = [0, *cuts.map(&:last)]
+          starts.zip([*cuts.map(&:first), line.size])
+        end
+        private_class_method :plain, :spans
+      end
+    end
+  end
+end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+require_relative "../../reason"
+require_relative "../kind"
+
+module Gimlet
+  module Core
+    module Ticket
+      module Kinds
+        # What stands was read out to the caller; what they were told is kept, with who told them.
+        class StopTold < Kind
+          field "words", { "type" => "string", "maxLength" => 1000 }
+
+          def self.check(body, _known)
+            Reason.said?(body["words"]) || reject("words", "missing", "Say what the caller was told.")
+            body
+          end
+
+          def self.follow(_body, _ticket) = nil
+          def self.words(body, _areas) = "told the caller: #{body['words']}"
+        end
+      end
+    end
+  end
+end

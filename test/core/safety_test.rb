@@ -1,0 +1,103 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+
+# Dangers heard ahead of all else: alone and inside a line about a pump and its work, at the right sort; what only sounds so is left alone. What is
+# said and what is done first: common practice, no source.
+class SafetyTest < Minitest::Test
+  Safety = Gimlet::Core::Safety
+  HAZARDS = DemoCatalogue::HAZARDS
+  HEARING = Safety::Hearing.new(HAZARDS)
+  TOLD = YAML.load_file(File.expand_path("dangers_told.yml", __dir__)).freeze
+  FRAMES = ["%s", "DK420, %s, packings please", "TK4R20 20 mm ceramic and %s", "three plungers, brass head, 8 bolts, %s, wants everything",
+            "%s, what kit for a LC15", "he rang about his SV24, says %s. needs inlet valves"].freeze
+
+  def heard(line) = HEARING.call(line)
+  def sure(line) = heard(line).select(&:sure).map { |one| one.hazard.kind.id }
+
+  FRAMES.each_with_index do |frame, at|
+    define_method("test_what_is_dangerous_stops_#{at}") do
+      missed = TOLD["dangerous"].reject { |row| sure(format(frame, row["say"])).include?(row["kind"]) }
+      assert_empty(missed.map { |row| row["say"] })
+    end
+
+    define_method("test_what_only_sounds_so_does_not_#{at}") do
+      assert_empty(TOLD["harmless"].map { |row| format(frame, row["say"]) }.select { |line| sure(line).any? })
+    end
+  end
+
+  # Somebody who is hurt comes before the pump, whatever else was said.
+  def test_the_injury_comes_first
+    line = "hose burst, the head is cracked, metal in the oil and the jet went into his hand"
+    assert_equal(%w[injected cracked hose metal], heard(line).map { |one| one.hazard.id })
+    HAZARDS.all.each_value.select(&:injury?).each do |hazard|
+      assert_match(/emergency number|hospital|doctor/, hazard.first.join(" "), hazard.id)
+    end
+  end
+
+  # Denied, mended, long ago, asked in general, of another machine.
+  def test_what_words_around_it_do
+    { "the head is cracked" => [true], "the head is not cracked" => [], "no crack in the head" => [], "the head was cracked but is fixed" => [],
+      "the head cracked last year" => [false], "the head cracked again, as it did last year" => [true], "the other pump has a cracked head" => [],
+      "what if the head is cracked" => [], "maybe the head is cracked" => [false], "the head has a crak" => [], "the manifodl is cracked" => [true],
+      "ran it with no oil" => [true], "never ran it with no oil" => [], "head isn't cracked, hose has a bulge" => [true] }.each do |line, expected|
+      assert_equal expected, heard(line).map(&:sure).uniq, line
+    end
+  end
+
+  def test_where_in_the_line_it_was_said
+    line = "DK420, there are metal bits in the oil"
+    one = heard(line).first
+    assert_includes "metal bits in the oil", line[one.from...one.to]
+    assert_equal line.size, one.to
+  end
+
+  def test_every_hazard_can_be_raised_asked_and_lifted
+    HAZARDS.all.each_value do |hazard|
+      assert_operator hazard.first.size, :>=, 1, hazard.id
+      assert hazard.first.all? { |act| act.match?(/\A[A-Z].*[.?]\z/) }, hazard.id
+      assert_match(/\?\z/, hazard.ask, hazard.id)
+      refute_match(/\.\z/, hazard.lifted, hazard.id)
+    end
+    assert_equal HAZARDS.signs.sort, HAZARDS.signs.uniq.sort
+    assert_empty HAZARDS.signs - DemoCatalogue::DIAGNOSIS.signs.keys
+  end
+
+  # Lines of a ticket, by kind.
+  Line = Struct.new(:number, :kind, :words, :at, :who, :body)
+  def ticket(*entries) = entries.each_with_index.map { |(kind, body), at| Line.new(at + 1, kind, body["words"], Time.at(at), "Ines", body) }
+  def stops(*entries) = Safety::Stops.of(ticket(*entries), HAZARDS)
+  def said(id, sure: true) = ["said", { "words" => "x", "hazards" => [{ "id" => id, "sure" => sure }] }]
+  def lifted(id) = ["hazard_lifted", { "hazard" => id, "reason" => "looked at" }]
+
+  def test_it_stands_until_it_is_lifted
+    assert_equal([["cracked", true, 1]], stops(said("cracked")).map { |one| [one.hazard.id, one.sure, one.since] })
+    assert_empty stops(said("cracked"), lifted("cracked"))
+    assert_equal [3], stops(said("cracked"), lifted("cracked"), said("cracked")).map(&:since)
+    assert_equal [1], stops(said("cracked"), said("cracked")).map(&:since)
+    assert_equal(%w[cracked], stops(said("cracked"), lifted("hose")).map { |one| one.hazard.id })
+    assert_equal([[true, 2]], stops(said("cracked", sure: false), said("cracked")).map { |one| [one.sure, one.since] })
+    assert_equal([[true, 1]], stops(said("cracked"), said("cracked", sure: false)).map { |one| [one.sure, one.since] })
+    assert_equal [true], stops(said("cracked", sure: false), ["hazard_raised", { "hazard" => "cracked" }]).map(&:sure)
+    assert_empty stops(said("unheard of"))
+  end
+
+  def test_a_check_that_says_yes_stops_too
+    assert_equal(%w[metal], stops(["checked", { "check" => "metal", "result" => "yes" }]).map { |one| one.hazard.id })
+    assert_empty stops(["checked", { "check" => "metal", "result" => "no" }])
+    assert_empty stops(["checked", { "check" => "nozzle_big", "result" => "yes" }])
+  end
+
+  # What was told before another danger was told of is not told of that one.
+  def test_what_the_caller_was_told
+    told = ["stop_told", { "words" => "keep it off" }]
+    assert_equal [nil], stops(told, said("hose")).map(&:told)
+    assert_equal(["keep it off"], stops(said("hose"), told).map { |one| one.told[:words] })
+    assert_equal([["injected", false], ["hose", true]], stops(said("hose"), told, said("injected")).map { |one| [one.hazard.id, !one.told.nil?] })
+  end
+
+  def test_the_gravest_first_those_that_are_asked_about_last
+    order = stops(said("spring"), said("injected", sure: false), said("metal"), said("hose")).map { |one| one.hazard.id }
+    assert_equal %w[hose metal spring injected], order
+  end
+end
