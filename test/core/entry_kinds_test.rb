@@ -47,7 +47,7 @@ class EntryKindsTest < Minitest::Test
                     { extension: { lever_mm: 300, extension_mm: 60, angle_deg: 90 } }],
     "hazard_raised" => [{ "hazard" => "low_oil" }, "STOP: low oil", {}],
     "hazard_lifted" => [{ "hazard" => "low_oil", "reason" => "filled to the mark" }, "lifted, low oil: filled to the mark", {}],
-    "stop_told" => [{ "words" => "keep it off" }, "told the caller: keep it off", {}],
+    "stop_told" => [{ "hazard" => "low_oil", "words" => "fill it" }, "told the caller, low oil: fill it", {}],
     "unit" => [{ "unit" => "lbf·ft" }, "torques in lbf·ft", { unit: "lbf·ft" }],
     "closed" => [{ "reason" => "rang off" }, "closed: rang off", { state: "closed" }],
     "reopened" => [{ "reason" => "rang again" }, "opened again: rang again", {}],

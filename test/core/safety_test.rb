@@ -90,10 +90,10 @@ class SafetyTest < Minitest::Test
 
   # What was told before another danger was told of is not told of that one.
   def test_what_the_caller_was_told
-    told = ["stop_told", { "words" => "keep it off" }]
+    told = ["stop_told", { "hazard" => "hose", "words" => "keep it off" }]
     assert_equal [nil], stops(told, said("hose")).map(&:told)
     assert_equal(["keep it off"], stops(said("hose"), told).map { |one| one.told[:words] })
-    assert_equal([["injected", false], ["hose", true]], stops(said("hose"), told, said("injected")).map { |one| [one.hazard.id, !one.told.nil?] })
+    assert_equal([["injected", false], ["hose", true]], stops(said("hose"), said("injected"), told).map { |one| [one.hazard.id, !one.told.nil?] })
   end
 
   def test_the_gravest_first_those_that_are_asked_about_last

@@ -38,7 +38,7 @@ function Standing({ ticket, stop }: { ticket: LiveTicket; stop: Stop }) {
   }
   return (
     <Box sx={{ display: "flex", gap: 1 }}>
-      {!stop.told && <Button variant="contained" size="small" disabled={ticket.busy} onClick={() => void ticket.add(WHERE, { kind: "stop_told", words: stop.first.join(" ").slice(0, 1000) })}>Read out: they know</Button>}
+      {!stop.told && <Button variant="contained" size="small" disabled={ticket.busy} onClick={() => void ticket.add(WHERE, { kind: "stop_told", hazard: stop.id, words: stop.first.join(" ").slice(0, 1000) })}>Read out: they know</Button>}
       <Button size="small" onClick={() => setLifting(true)}>It is seen to</Button>
     </Box>
   );

@@ -14,7 +14,7 @@ export function StopCard({ stop, children }: { stop: Stop; children?: ReactNode 
       <Box sx={{ px: 1.5, pb: 1 }}>
         {/* Read out once, it makes room; it stands all the same. */}
         <details open={!stop.told}>
-          <summary>{stop.told ? `The caller was told by ${stop.told.who}. ` : ""}{stop.words && `Said: “${stop.words}”. `}Goes on only when {stop.lifted}.</summary>
+          <summary style={{ fontWeight: 400 }}>{stop.told ? `The caller was told by ${stop.told.who}. ` : ""}{stop.words && `Said: “${stop.words}”. `}Goes on only when {stop.lifted}.</summary>
           <ol style={{ margin: "4px 0", paddingLeft: 22, fontSize: 17 }}>
             {stop.first.map((act) => <li key={act}>{act}</li>)}
           </ol>

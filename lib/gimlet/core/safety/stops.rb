@@ -21,8 +21,7 @@ module Gimlet
         # @return [Array<Stop>] those that are sure before those that are asked about
         def of(lines, hazards)
           heard = lines.reduce({}) { |standing, line| after(standing, line, hazards) }
-          told = lines.reverse.find { |line| line.kind == "stop_told" }
-          in_order(heard.values, hazards).map { |stop| stop.with(told: said_since(told, stop)) }
+          in_order(heard.values, hazards).map { |stop| stop.with(told: told(lines, stop)) }
         end
 
         def after(standing, line, hazards)
@@ -51,7 +50,11 @@ module Gimlet
 
         def in_order(stops, hazards) = stops.partition(&:sure).flat_map { |some| some.sort_by { |stop| hazards.all.keys.index(stop.hazard.id) } }
 
-        def said_since(line, stop) = line && line.number > stop.since ? { who: line.who, at: line.at, words: line.words || line.body["words"] } : nil
+        # What the caller was told of it since, last.
+        def told(lines, stop)
+          line = lines.reverse.find { |one| one.kind == "stop_told" && one.body["hazard"] == stop.hazard.id && one.number > stop.since }
+          line && { who: line.who, at: line.at, words: line.body["words"] }
+        end
       end
     end
   end
