@@ -61,8 +61,8 @@ class BucketTest < Minitest::Test
   def test_the_nozzle_that_the_ratings_ask_for
     assert_in_delta 4.65, Flow::NozzleSizes.right(15, 200), 0.01
     sizes = Flow::NozzleSizes.call(15, 200)
-    assert_equal([[4.0, false], [4.5, true], [5.0, false]], sizes.map { |one| [one.number, one.nearest] })
-    assert_equal([271, 214, 173], sizes.map { |one| one.bar.round })
+    assert_equal([[4.5, false], [5.0, true], [5.5, false]], sizes.map { |one| [one.number, one.nearest] })
+    assert_equal([214, 173, 143], sizes.map { |one| one.bar.round })
     wrong = told("litres" => 15.0, "seconds" => 60.0, "rated" => 15.0, "rated_bar" => 200.0, "nozzle" => 6.0, "bar" => 120.0)
     size = wrong.find { |one| one.sign == "nozzle_off" }
     assert size.amiss?

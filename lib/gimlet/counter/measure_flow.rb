@@ -10,6 +10,7 @@ require_relative "../core/flow/nozzle_sizes"
 require_relative "../core/flow/solve"
 require_relative "../core/flow/too_much"
 require_relative "../core/flow/words"
+require_relative "../core/safety/limits"
 require_relative "../core/value"
 require_relative "diagnose_call"
 
@@ -48,9 +49,10 @@ module Gimlet
         solved = solve(figures, pump, bucket, words)
         doubt = bucket && Core::Flow::TooMuch.new(words).call(bucket)
         told = bucket ? Core::Flow::BucketTest.new(words).call(bucket) : []
+        valve = request["valve"] && variant("valve", request["valve"])
         Found.new(solved: solved, bucket: bucket, told: told, diagnosis: doubt ? nil : diagnosis(request["signs"] || [], told), doubt: doubt,
-                  complained: (request["signs"] || []).any?, pump: pump, nozzles: nozzles(solved, bucket, pump), curves: curves(solved, bucket, pump),
-                  range: request["valve"] && range(variant("valve", request["valve"])))
+                  complained: (request["signs"] || []).any?, pump: pump, nozzles: nozzles(solved, bucket, pump, valve), curves: curves(solved, bucket, pump),
+                  range: valve && range(valve))
       end
 
       private
@@ -137,12 +139,22 @@ module Gimlet
         DiagnoseCall::DIAGNOSE.call(signs, {}, measured) if measured.any?
       end
 
-      # What the ratings ask for, else the figures.
-      def nozzles(solved, bucket, pump)
+      # What the ratings ask for, else the figures; never more than pump and valve bear.
+      def nozzles(solved, bucket, pump, valve)
         known = solved ? solved.worked.transform_values(&:value).merge(solved.given) : {}
         flow = rated(pump, "flow_l_min") || bucket&.rated || known["flow"]
         bar = rated(pump, "pressure_bar") || known["pressure"]
-        flow && bar ? Core::Flow::NozzleSizes.call(flow, bar) : []
+        return [] unless flow && bar
+
+        weakest = Core::Safety::Limits.weakest([limit("pump", pump), limit("valve", valve)].compact)
+        Core::Flow::NozzleSizes.call(flow, bar, *weakest)
+      end
+
+      # What it bears, where that is on file: of a valve the top of what it regulates.
+      def limit(what, variant)
+        told = variant&.trait("pressure_bar")
+        told = told.end if told.is_a?(Range)
+        Core::Safety::Limit.new(of: "#{what} #{variant.designation}", bar: told.to_f) if told.is_a?(Numeric)
       end
 
       def curves(solved, bucket, pump)

@@ -13,6 +13,8 @@ module Gimlet
         # How many times the usual of its series a figure of one model may be.
         OUTLYING = { "mass_kg" => 3, "pressure_bar" => 4, "flow_l_min" => 8, "shaft_mm" => 3, "speed_rpm" => 4 }.freeze
         SOLD = 60
+        # How many times the load of its sisters a model's plunger may bear. Common practice, no source.
+        LOAD = 1.35
         # Connecting rod over crank radius: l/r of 3 to 5 in engines, more in pumps. Common practice, no source.
         ROD = (2.5..25)
         SHARE = (0.01..0.99)
@@ -34,7 +36,7 @@ module Gimlet
         end
 
         # @return [Array<Remark>]
-        def call = outliers + sold + rods + ports + upside_down + warm + shares + masses + lacking + amounts + finish
+        def call = outliers + loads + sold + rods + ports + upside_down + warm + shares + masses + lacking + amounts + finish
 
         private
 
@@ -46,6 +48,23 @@ module Gimlet
               warning("models.#{model.designation}.traits.#{trait}",
                       "is #{Plain.number(value)}, the others of the series have about #{Plain.number(usual)}: check the point and the unit.")
             end
+          end
+        end
+
+        # The force on a plunger, p·π/4·d², in kN from bar and mm: sisters on one crank drive bear about the same, so the larger plunger has the lower
+        # pressure.
+        def loads
+          told = @series.models.filter_map do |model|
+            bore, bar = @series.traits.merge(model.traits).values_at("plunger_mm", "pressure_bar")
+            [model, bore, bar * Math::PI / 4 * (bore**2) / 10_000] if [bore, bar].all?(Numeric)
+          end
+          told.filter_map do |model, bore, load|
+            most = told.reject { |_, other, _| other == bore }.map(&:last).max
+            next unless most && load > most * LOAD
+
+            warning("models.#{model.designation}.traits.pressure_bar",
+                    "presses #{Plain.number(load.round(1))} kN on a plunger of #{Plain.number(bore)} mm, its sisters bear #{Plain.number(most.round(1))} kN at " \
+                    "most: check pressure and plunger.")
           end
         end
 
