@@ -9,7 +9,10 @@ class StopsTest < Minitest::Test
   CRACKED = "hairline crack along the bottom of the manifold"
   PAPERS = %w[card note].freeze
 
-  def told(view, words = "switch it off and keep it off") = send_json("POST", "/api/tickets/#{view['id']}/entries", entry("stop_told", hazard: "cracked", words: words))
+  def told(view, words = "switch it off and keep it off")
+    send_json("POST", "/api/tickets/#{view['id']}/entries", entry("stop_told", hazard: "cracked", words: words))
+  end
+
   def said(view, words) = send_json("POST", "/api/tickets/#{view['id']}/entries", entry("said", words: words))
 
   def stopped

@@ -2,7 +2,8 @@
 
 require_relative "../support/core"
 
-# No advice asks more of a part than is on file that it bears. (The nozzle's equation, Q = N·√(p/4000) in US gpm and psi: handbook practice, from memory.)
+# No advice asks more of a part than is on file that it bears. (The nozzle's equation, Q = N·√(p/4000) in US gpm and psi: handbook practice,
+# from memory.)
 class LimitsTest < Minitest::Test
   include DemoCatalogue
 
@@ -13,8 +14,10 @@ class LimitsTest < Minitest::Test
   # By hand from the equation, in litres and bar: 1 US gpm = 3.785411784 L, 4000 psi = 275.79 bar.
   def bar_behind(flow, number, count) = ((flow / count / 3.785411784 / number)**2) * 275.79029
 
-  def rated = snapshot.variants.filter_map { |one| one.then { [one.id, *%w[flow_l_min pressure_bar].map { |trait| one.trait(trait) }] } }
-                      .select { |_, flow, bar| flow.is_a?(Numeric) && bar.is_a?(Numeric) }
+  def rated
+    snapshot.variants.filter_map { |one| one.then { [one.id, *%w[flow_l_min pressure_bar].map { |trait| one.trait(trait) }] } }
+            .select { |_, flow, bar| flow.is_a?(Numeric) && bar.is_a?(Numeric) }
+  end
 
   def test_the_nearest_nozzle_of_every_model_stays_within_its_rating
     assert_operator rated.size, :>, 90
@@ -36,7 +39,7 @@ class LimitsTest < Minitest::Test
 
   def test_what_is_over_says_by_how_much
     sizes = Nozzles.call(15, 200)
-    assert_equal [[4.5, true, false], [5, false, true], [5.5, false, false]], sizes.map { |one| [one.number, one.over.positive?, one.nearest] }
+    assert_equal([[4.5, true, false], [5, false, true], [5.5, false, false]], sizes.map { |one| [one.number, one.over.positive?, one.nearest] })
     assert_in_delta (bar_behind(15, 4.5, 1) / 200) - 1, sizes.first.over, 0.001
   end
 
@@ -69,6 +72,18 @@ class LimitsTest < Minitest::Test
       most = one["models"].map { |model| model["traits"]["pressure_bar"] }.max
       one["models"].find { |model| model["designation"] == largest }["traits"]["pressure_bar"] = most
       assert_equal ["models.#{largest}.traits.pressure_bar"], loads_of(one), id
+    end
+  end
+
+  # A screw that sets something is no fastener.
+  def test_what_sets_the_pressure_is_never_tightened
+    %w[wexmoor-wx wexmoor-wu harrowgill-hv].each do |id|
+      one = document(id)
+      cap = one["fasteners"].find { |row| row["id"] == "cap" }
+      assert_equal ["sets"], cap["tightenings"].map { |row| row["kind"] }, id
+      cap["tightenings"] = [{ "kind" => "firm", "treatment" => "dry" }]
+      remarks = Gimlet::Core::Doctor.call(Gimlet::Core::Catalogue::Build.call(one), VOCABULARY, nil)
+      assert_includes remarks.map(&:place), "#{id} fasteners.cap"
     end
   end
 end

@@ -19,6 +19,9 @@ class TighteningKindsTest < Minitest::Test
                    ["tight", "back off half a turn"]],
     "tight_then_turn" => [{ "turns" => 0.125 }, "tight, and one eighth turn beyond", ["tight", "one eighth turn beyond"]],
     "firm" => [{}, "firm; the sheet gives no figure", ["firm; the sheet gives no figure"]],
+    "sets" => [{}, Gimlet::Core::Tightening::Kinds::Sets::SETS, ["in by the turns that were counted",
+                                                                 "set with a gauge, never above the weakest of pump, hose and gun",
+                                                                 "the lock tight, the screw held"]],
     "none" => [{}, "no value on file: look in the manual", []]
   }.freeze
 

@@ -122,9 +122,10 @@ class OutsideTest < Minitest::Test
             "utf-16 without" => "number;price\nPW-K220;70,25\n".encode("UTF-16LE"), "half a utf-16" => "\xFF\xFEn".b,
             "empty" => "", "a zip in a zip" => "PK\x03\x04PK\x03\x04".b, "nothing but marks" => "\xEF\xBB\xBF".b, "a quote" => '"' }.freeze
 
+  # Each as a price list; those that are text also as a document.
   def test_files_that_are_none_are_told_so
     FILES.merge("a bare sheet" => bare_sheet).each do |name, bytes|
-      %w[/api/price-list /api/catalogue].each do |path|
+      ["/api/price-list", *("/api/catalogue" if name.start_with?("utf-16", "half"))].each do |path|
         upload = served.bring(path, bytes.b)
         next if upload["state"] == "taken"
 
@@ -150,8 +151,9 @@ class OutsideTest < Minitest::Test
       OPERATIONS.each do |id, verb, path, media, example|
         next if %w[signOut backup].include?(id)
 
-        [example, {}].uniq.each do |body|
-          %w[1 99].each do |value|
+        # The owner may ask for everything: with nothing in it, and of what is not there, too.
+        (role == "owner" ? [example, {}].uniq : [example]).each do |body|
+          (role == "owner" ? %w[1 99] : %w[1]).each do |value|
             at = path.gsub(/\{\w+\}/, value)
             answer = if verb == "get"
                        served.get(at, role: role)

@@ -10,7 +10,7 @@ class LandedTest < Minitest::Test
   FILES = Dir[File.expand_path("landed/*.sql", __dir__)].freeze
   KEPT = %i[customers tickets entries orders bench_entries sightings history movements goods order_steps tools loans purchases photos].freeze
   # Every version, killed at so many random statements of its upgrade.
-  KILLS = Integer(ENV.fetch("KILLS", "2"))
+  KILLS = Integer(ENV.fetch("KILLS", "1"))
 
   def setup
     SQLite3::ForkSafety.suppress_warnings!

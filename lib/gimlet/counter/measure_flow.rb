@@ -51,7 +51,8 @@ module Gimlet
         told = bucket ? Core::Flow::BucketTest.new(words).call(bucket) : []
         valve = request["valve"] && variant("valve", request["valve"])
         Found.new(solved: solved, bucket: bucket, told: told, diagnosis: doubt ? nil : diagnosis(request["signs"] || [], told), doubt: doubt,
-                  complained: (request["signs"] || []).any?, pump: pump, nozzles: nozzles(solved, bucket, pump, valve), curves: curves(solved, bucket, pump),
+                  complained: (request["signs"] || []).any?, pump: pump, nozzles: nozzles(solved, bucket, pump, valve),
+                  curves: curves(solved, bucket, pump),
                   range: valve && range(valve))
       end
 

@@ -58,8 +58,11 @@ module Gimlet
       def flow = rounded(in_unit(@found.bucket.flow, "L/min", @units["flow"])).round(1)
       def amiss? = @found.told.any?(&:amiss?)
 
-      def nozzle(one) = { number: one.number, pressure: pressure(one.bar), unit: @units["pressure"], nearest: one.nearest,
-                          count: one.count, over_percent: (one.over * 100).round(1) }
+      def nozzle(one)
+        { number: one.number, pressure: pressure(one.bar), unit: @units["pressure"], nearest: one.nearest,
+          count: one.count, over_percent: (one.over * 100).round(1) }
+      end
+
       def figures(told) = told.map { |id, value| figure(id, value) }
 
       def figure(id, value)

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../2_readings/plates/plate_match"
 require_relative "../value"
 
 module Gimlet
@@ -29,7 +30,7 @@ module Gimlet
         # @param channel [String]
         # @return [Unconfirmed, nil] nil where a size was told, or the leader has none on file
         def call(readings, channel)
-          return if @posterior.weighed.any? { |observed| by_size?(observed.places) && observed.fit(@leader) >= WORSE }
+          return if @posterior.weighed.any? { |observed| tells_size?(observed) }
 
           tried = readings.map(&:trait)
           spent = tried.filter_map { |id| @field.vocabulary.trait(id).group }
@@ -40,6 +41,18 @@ module Gimlet
         end
 
         private
+
+        def tells_size?(observed) = by_size?(observed.places) && observed.fit(@leader) >= WORSE && reads?(observed)
+
+        # A plate or number that is read clearly and is another one tells no size of this pump: it may be of one that is not on file.
+        def reads?(observed)
+          observation = observed.observation
+          return true unless observation.trait.way.respond_to?(:weigh)
+
+          column = @field.column(observation.trait.id)
+          names = Array(column.values[column.places[@leader]])
+          observation.readings.any? { |reading| names.any? { |name| Readings::PlateMatch.new(reading.value).reads?(name) } }
+        end
 
         def by_size?(places) = @field.unlisted.share_by_size(places) >= SURELY
 

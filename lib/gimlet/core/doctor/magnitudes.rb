@@ -63,8 +63,8 @@ module Gimlet
             next unless most && load > most * LOAD
 
             warning("models.#{model.designation}.traits.pressure_bar",
-                    "presses #{Plain.number(load.round(1))} kN on a plunger of #{Plain.number(bore)} mm, its sisters bear #{Plain.number(most.round(1))} kN at " \
-                    "most: check pressure and plunger.")
+                    "presses #{Plain.number(load.round(1))} kN on a plunger of #{Plain.number(bore)} mm, its sisters bear " \
+                    "#{Plain.number(most.round(1))} kN at most: check pressure and plunger.")
           end
         end
 

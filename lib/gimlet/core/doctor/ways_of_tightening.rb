@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../6_tightening/kinds"
 require_relative "remark"
 
 module Gimlet
@@ -12,6 +13,8 @@ module Gimlet
         # What is said of a fastener => what its tightening or pattern is then.
         WAYS = { /\bfinger-tight\b/ => ["finger_then_turn"], /\bback(?:ed)? off\b|\btight again\b/ => ["back_off"],
                  /\b(?:next|meet a) (?:hole|slot)\b/ => ["torque_to_next_slot"], /\bfirm\b/ => %w[firm none] }.freeze
+        # What is screwed in or out for a pressure sets it: that is no fastener.
+        SETTING = /\b(?:in|out)\b,?[^.]*\buntil\b[^.]*\b(?:gauge|pressure)\b/i
         PATTERNS = { /\bin a star\b/ => %i[star], /\bmaker's order\b/ => %i[listed],
                      /\binside outwards\b|\binner bolts to outer\b/ => %i[inner_to_outer listed],
                      /\bone after the other\b|\bclockwise\b/ => %i[each] }.freeze
@@ -26,7 +29,7 @@ module Gimlet
         end
 
         # @return [Array<Remark>]
-        def call = @sentences.flat_map { |sentence| kinds(sentence, sentence.fasteners) + patterns(sentence, sentence.fasteners) }
+        def call = @sentences.flat_map { |sentence| kinds(sentence, sentence.fasteners) + patterns(sentence, sentence.fasteners) } + setting
 
         private
 
@@ -40,6 +43,16 @@ module Gimlet
           told.map do |words|
             warning(sentence.place, "“#{sentence.text[words]}” is said of #{names(fasteners)}, whose tightening is #{kinds.uniq.join(', ')}: one " \
                                     "of them is wrong.")
+          end
+        end
+
+        def setting
+          texts = @series.finish.map(&:text).grep(SETTING)
+          tightened = @series.fasteners.reject { |one| one.tightenings.map(&:kind).include?(Tightening::Kinds::Sets.id) }
+          tightened.filter_map do |one|
+            text = texts.find { |told| told.match?(/\b#{Regexp.escape(one.name)}\b/i) } or next
+            warning("fasteners.#{one.id}", "is tightened, and “#{text[0, 60]} …” sets the pressure with it: what sets something is never tightened " \
+                                           "(kind: sets), its lock is.")
           end
         end
 

@@ -43,6 +43,9 @@ module Gimlet
           text.unicode_normalize(:nfd).upcase.gsub("Ø", "O").gsub("Æ", "AE").delete("^A-Z0-9?*")
         end
 
+        # @return [Boolean] whether it may be this name: one glyph that looks like another amiss, and an end lost, but none that is plainly another
+        def reads?(designation) = log_likelihood(designation) >= (@glyphs.size * SAME) + ALIKE + LOST_END
+
         # @param designation [String]
         # @return [Float] natural logarithm, 0 at best
         def log_likelihood(designation)
