@@ -269,4 +269,17 @@ class MeasureTest < Minitest::Test
       end
     end
   end
+
+  # The nozzle that is named stays within pump and valve, whatever else was told.
+  def test_no_nozzle_above_what_pump_and_valve_bear
+    { "TK4L20" => 200, "PG60L" => 140 }.each do |pump, bar|
+      [nil, "WX12"].each do |valve|
+        told = send_json("POST", "/api/measure/flow", { pump: pump, valve: valve }.compact)
+        assert_schema "MeasuredFlow", told
+        one = told["nozzles"].find { |row| row["nearest"] }
+        assert_operator one["pressure"], :<=, [bar, (160 if valve)].compact.min * 1.01, "#{pump} #{valve}"
+        assert_equal 0, one["over_percent"]
+      end
+    end
+  end
 end

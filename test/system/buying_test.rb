@@ -114,7 +114,7 @@ class BuyingTest < SystemTest
     assert_accessible
     visit "/"
     say "plate TK4R20, serial 31500, 15 lpm, green, packings"
-    3.times { say "" }
+    ["Enough to order", "Agreed work", "Why each part"].each { |shown| assert_text(shown) && say("") }
     assert_text "1 of 1 free to lend"
   end
 

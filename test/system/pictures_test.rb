@@ -37,7 +37,7 @@ class PicturesTest < SystemTest
     visit "/"
     say "plate TK4L20, serial 32000, three ceramic plungers, 8 bolts hex 6, since the rebuild it will not turn"
     find("section[aria-label='Work'] h2 button").click
-    assert_text "Do not run it. It will not turn"
+    assert_text "STOP: it will not turn"
     find("section[aria-label='What was opened?'] button", text: "packings were changed").send_keys(:enter)
     wait_until { folded.signs["opened_seals"] }
     assert_no_selector "section[aria-label='What was opened?']"

@@ -58,6 +58,10 @@ class PromisesTest < SystemTest
     assert_text "not covered"
     assert_equal 0, database[:orders].count, "it asks once"
     line "save"
+    assert_text "A danger stands that the caller was not told of"
+    click_button "Read out: they know"
+    assert_text "The caller was told by"
+    find_field("What you hear").send_keys([:control, "a"], "save", :enter)
     assert_text "Order 1 is saved"
     assert_equal ["loses pressure", "milky oil"], JSON.parse(database[:orders].get(:document)).dig("work", "complaints")
   end

@@ -148,7 +148,7 @@ module Gimlet
         return [] unless flow && bar
 
         weakest = Core::Safety::Limits.weakest([limit("pump", pump), limit("valve", valve)].compact)
-        Core::Flow::NozzleSizes.call(flow, bar, *weakest)
+        weakest ? Core::Flow::NozzleSizes.call(flow, bar, weakest) : Core::Flow::NozzleSizes.call(flow, bar)
       end
 
       # What it bears, where that is on file: of a valve the top of what it regulates.

@@ -1,6 +1,5 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { type FormEvent, useState } from "react";
 import { StopCard, type Stop } from "../shell/StopCard";
 import { ProblemNote } from "../shell/ProblemNote";
@@ -30,7 +29,7 @@ function Standing({ ticket, stop }: { ticket: LiveTicket; stop: Stop }) {
   if (lifting) {
     return (
       <Box component="form" onSubmit={send} sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
-        <TextField autoFocus size="small" label="what was looked at, by whom" value={words} onChange={(event) => setWords(event.target.value)} sx={{ width: 420 }} slotProps={{ htmlInput: { maxLength: 400 } }} />
+        <label>what was looked at, by whom <input autoFocus value={words} onChange={(event) => setWords(event.target.value)} maxLength={400} style={{ font: "inherit", padding: 6, width: 360 }} /></label>
         <Button type="submit" variant="outlined" size="small" disabled={ticket.busy}>Lift it</Button>
         <Button size="small" onClick={() => setLifting(false)}>not yet</Button>
       </Box>

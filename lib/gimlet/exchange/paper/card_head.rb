@@ -26,7 +26,7 @@ module Gimlet
         end
 
         def draw
-          @sheet.stops(@record["stops"])
+          @sheet.stops(@record.fetch("stops", []))
           code if @link
           beside_code { title }
           outside

@@ -21,7 +21,7 @@ module Gimlet
           @sheet = Sheet.new(Paper.blank("#{title}, order #{order.id}", paper))
           @ways = ways
           @order = order
-          @sheet.stops(order.record["stops"])
+          @sheet.stops(order.record.fetch("stops", []))
           head(title, code)
         end
 
