@@ -24,6 +24,8 @@ module Gimlet
     MINUTES = 60
     # Seconds between two audits.
     AUDITED_S = 22 * 3600
+    # Seconds after the start, which has enough to do.
+    FIRST_S = 60
 
     # @param path [String] of the database
     # @param host [String] where it listens
@@ -150,6 +152,7 @@ module Gimlet
       last = Store::Audit.last(@database)
       return if last && Time.now - Time.iso8601(last["at"]) < AUDITED_S
 
+      sleep(FIRST_S)
       command = File.expand_path("../../bin/gimlet", __dir__)
       Process.wait(Process.spawn({ "GIMLET_DB" => @path }, "nice", RbConfig.ruby, command, "audit", out: File::NULL))
     end

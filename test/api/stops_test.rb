@@ -7,7 +7,7 @@ class StopsTest < Minitest::Test
   include Shop
 
   CRACKED = "hairline crack along the bottom of the manifold"
-  PAPERS = %w[card note].freeze
+  PAPERS = %w[card note strip].freeze
 
   def told(view, words = "switch it off and keep it off")
     send_json("POST", "/api/tickets/#{view['id']}/entries", entry("stop_told", hazard: "cracked", words: words))
@@ -71,6 +71,7 @@ class StopsTest < Minitest::Test
     PAPERS.each { |name| assert_match(/\A\s*STOP: a crack/, paper(order, name), name) }
     quote = save(told(agreed(words: "#{KNOWN}, packings, #{CRACKED}")), quote: true)
     assert_match(/\A\s*STOP: a crack.*The caller was told: switch it off/, paper(quote, "quote"))
+    assert_includes paper(order, "label"), "STOP: a crack"
     get "/api/today"
     assert_includes json["piles"].flat_map { |pile| pile["rows"] }.map { |row| row["detail"] }.join, "STOP, a crack."
   end

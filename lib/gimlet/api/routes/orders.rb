@@ -45,9 +45,10 @@ module Gimlet
           end
 
           def bag_label(order)
+            stops = order.record["stops"].map { |stop| "STOP: #{stop['name']}" }
             pump = order.record["pump"].values_at("model", "serials").compact.join(" ")
             Exchange::Paper::Labels::Label.new(code: Core::Desk::Code.new(kind: "order", value: order.id).to_s, strong: "order #{order.id}",
-                                               lines: [order.customer || "nobody named", pump])
+                                               lines: [*stops, order.customer || "nobody named", pump])
           end
 
           def step_order

@@ -28,6 +28,7 @@ module Gimlet
 
         # @return [String]
         def render
+          @record.fetch("stops", []).each { |stop| stop(stop) }
           @pdf.text @title, size: 20, style: :bold
           rows = @record["tightening"]
           height = ((@pdf.cursor - 20) / [rows.size, 1].max).clamp(LEAST, MOST)
@@ -37,6 +38,8 @@ module Gimlet
         end
 
         private
+
+        def stop(stop) = @pdf.text("STOP: #{stop['name']}. Nothing is tightened before #{stop['lifted']}.", size: 14, style: :bold)
 
         def row(row, height)
           top = @pdf.cursor
