@@ -45,11 +45,45 @@ class SafetyTest < Minitest::Test
     end
   end
 
+  # How far each word reaches, at its edge.
+  def test_how_far_words_reach
+    { "no a b c crack" => false, "no a b c d crack" => true, "crack a b fine" => false, "crack a b c fine" => true, "crack is not fine" => true,
+      "fixed it, crack" => false, "fixed it, crack again" => true, "what torque crack" => false,
+      "other pump crack" => false, "crack" => true }.each do |line, meant|
+      part = Safety::Sentence.parts(line).last
+      assert_equal meant, part.meant?([part.words.index("crack")]), line
+    end
+    assert Safety::Sentence.parts("no guard on").first.meant?([0, 1]), "a denial that belongs to what is told"
+    assert Safety::Sentence.parts("used to crack").first.doubtful?([2])
+    refute Safety::Sentence.parts("still used to crack").first.doubtful?([3])
+  end
+
+  # The words of a phrase: how far apart, each its own, those that stand closest.
+  def test_how_far_apart_the_words_of_a_phrase_stand
+    phrase = Safety::Phrase.new("oil|water in|water")
+    at = ->(text) { phrase.at(text.split.map { |word| [word] }) }
+    assert_equal [0, 8], at.call("oil a b c d e f g in")
+    assert_nil at.call("oil a b c d e f g h in")
+    assert_nil at.call("water"), "one word is not two"
+    assert_equal [3, 4], at.call("oil a b oil in")
+    assert_equal [0, 1, 7], Safety::Phrase.new("no_oil in").at("no oil a b c d e in".split.map { |word| [word] })
+  end
+
+  # One slip in a word of six letters or more; none in a shorter one.
+  def test_how_a_word_may_be_spelt
+    spellings = Safety::Spellings.new(%w[guard finger crack*])
+    { "fingre" => ["finger"], "finger" => ["finger"], "fingr" => [], "fingger" => ["finger"], "fimger" => ["finger"], "fimgre" => [],
+      "guadr" => [], "guards" => [], "cracked" => ["crack*"] }.each { |word, known| assert_equal known, spellings.call(word), word }
+  end
+
   def test_where_in_the_line_it_was_said
     line = "DK420, there are metal bits in the oil"
     one = heard(line).first
     assert_includes "metal bits in the oil", line[one.from...one.to]
     assert_equal line.size, one.to
+    row = { "id" => "metal", "sure" => true, "from" => one.from, "to" => one.to }
+    assert_equal([line[one.from..]], stops(["said", { "words" => line, "hazards" => [row] }]).map(&:words))
+    assert_equal [true], heard("maybe the head is cracked, the head is cracked").map(&:sure)
   end
 
   def test_every_hazard_can_be_raised_asked_and_lifted
@@ -80,6 +114,8 @@ class SafetyTest < Minitest::Test
     assert_equal([[true, 1]], stops(said("cracked"), said("cracked", sure: false)).map { |one| [one.sure, one.since] })
     assert_equal [true], stops(said("cracked", sure: false), ["hazard_raised", { "hazard" => "cracked" }]).map(&:sure)
     assert_empty stops(said("unheard of"))
+    both = ["said", { "words" => "x", "hazards" => [{ "id" => "unheard of", "sure" => true }, { "id" => "hose", "sure" => true }] }]
+    assert_equal(%w[hose], stops(both).map { |one| one.hazard.id })
   end
 
   def test_a_check_that_says_yes_stops_too
@@ -93,6 +129,8 @@ class SafetyTest < Minitest::Test
     told = ["stop_told", { "hazard" => "hose", "words" => "keep it off" }]
     assert_equal [nil], stops(told, said("hose")).map(&:told)
     assert_equal(["keep it off"], stops(said("hose"), told).map { |one| one.told[:words] })
+    again = ["stop_told", { "hazard" => "hose", "words" => "and away from it" }]
+    assert_equal(["and away from it"], stops(said("hose"), told, again).map { |one| one.told[:words] })
     assert_equal([["injected", false], ["hose", true]], stops(said("hose"), said("injected"), told).map { |one| [one.hazard.id, !one.told.nil?] })
   end
 

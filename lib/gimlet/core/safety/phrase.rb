@@ -7,7 +7,7 @@ module Gimlet
       #
       #   Phrase.new("glove|gloves hole|pinhole").at(meant) # => the places of its words; `meant` are the Spellings of each word in the part
       class Phrase
-        # Words that may stand between, over those of the phrase.
+        # So many words may stand between, and one more for each group.
         BETWEEN = 5
         NONE = [].freeze
 

@@ -7,8 +7,8 @@ module Gimlet
   module Core
     module Safety
       # One part of a sentence, up to its comma or its "but": what is said in it is meant of one thing. `words` without capitals and apostrophes,
-      # `places` [from, to] of each in the line, `before` and `after` the words of the parts beside it.
-      Sentence = Value.of(:words, :places, :line_words, :ends) do
+      # `places` [from, to] of each in the line, `line_words` those of the whole line.
+      Sentence = Value.of(:words, :places, :line_words) do
         # @param told [Array<Integer>] places of words
         # @return [Boolean] whether it is so now, of this pump: not denied, not over, not asked in general, not of another machine
         def meant?(told)
@@ -31,7 +31,7 @@ module Gimlet
         end
 
         def well?(told)
-          behind = words.each_index.select { |at| at > told.max - 1 && at <= told.max + 3 && !told.include?(at) }
+          behind = (told.max + 1)..(told.max + self.class::BEHIND)
           behind.any? { |at| self.class::WELL.include?(words[at]) && !self.class::DENIES.include?(words[at - 1]) }
         end
 
@@ -49,7 +49,9 @@ module Gimlet
 
       # Taking a line apart.
       class Sentence
+        # How many words before what is told may deny it, and how many behind may call it well.
         REACH = 4
+        BEHIND = 3
         DENIES = %w[no not never isnt arent wasnt werent doesnt didnt dont hasnt havent hadnt without none nothing nobody neither nor wont cant
                     cannot free].freeze
         WELL = %w[fine ok okay good alright intact whole tight new sound clean safe replaced renewed fixed sorted proof].freeze
@@ -77,7 +79,7 @@ module Gimlet
             line[from...to].scan(WORD) do
               found << [plain(::Regexp.last_match(0).downcase), from + $LAST_MATCH_INFO.begin(0), from + $LAST_MATCH_INFO.end(0)]
             end
-            new(words: found.map(&:first), places: found.map { |_, first, last| [first, last] }, line_words: all, ends: line[to]) if found.any?
+            new(words: found.map(&:first), places: found.map { |_, first, last| [first, last] }, line_words: all) if found.any?
           end
         end
 
