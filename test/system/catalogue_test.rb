@@ -63,8 +63,8 @@ class CatalogueTest < SystemTest
     assert_text "published 210 lbf·in"
     fill_in "why (kept with the revision)", with: "new edition"
     click_button "Publish"
-    assert_text "210 lbf·in"
-    assert_text "new edition"
+    assert_text "210 lbf·in", wait: 20
+    assert_text "new edition", wait: 20
     click_button "take this one back"
     assert_text "takes revision 2 back"
     assert_no_text "210 lbf·in"

@@ -76,7 +76,7 @@ class DeskSystemTest < SystemTest
     assert_text "places would change. Nothing is changed yet.", wait: READ_S
     click_button "Bring it in"
     assert_text "is in the catalogue; the counter goes on with it", wait: READ_S
-    assert_selector "table[aria-label=Series]", text: "TK4X99"
+    assert_selector "table[aria-label=Series]", text: "TK4X99", wait: READ_S
   end
 
   # A quarter of an hour takes two seconds on this page.
