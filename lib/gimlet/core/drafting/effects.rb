@@ -84,16 +84,17 @@ module Gimlet
           end
         end
 
-        # Pumps whose conditions agree have the same facts, but for the crank.
+        # Pumps whose conditions agree have the same facts, but for the crank and for what they look like.
         def facts(variant, area, snapshot)
           return {} unless variant.series.areas_of(variant).any? { |one| one.id == area }
 
           keys = snapshot.series.first.condition_keys
           model = variant.model
-          @facts ||= {}
           alike = [variant.traits.values_at(*keys, "manifold_material"), variant.sides, model.stroke_mm, model.rod_mm]
-          @facts[[snapshot.version, area, *alike]] ||= Facts.of(variant, area, snapshot)
+          once([snapshot.version, area, *alike]) { Facts.of(variant, area, snapshot) }.merge(once([snapshot.version, variant.id]) { Facts.outside(variant) })
         end
+
+        def once(key) = (@once ||= {})[key] ||= yield
 
         def effect(kind, what, change, pumps, areas, danger: nil)
           Effect.new(kind: kind, what: what, was: change.first, is: change.last, pumps: pumps, areas: areas, danger: danger)

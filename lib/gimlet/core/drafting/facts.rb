@@ -17,7 +17,7 @@ require_relative "../outside/pump"
 module Gimlet
   module Core
     module Drafting
-      # All that an order of one area says about one pump, as facts that can be compared one by one.
+      # All that an order of one area says about one pump, but for what it looks like (outside), as facts that can be compared one by one.
       #
       #   Facts.of(variant, "packings", snapshot)[["renewed", "PW-4220"]] # => "3 of high-pressure seal 20"
       module Facts
@@ -38,10 +38,11 @@ module Gimlet
           tightening = teardown.fasteners.flat_map { |fastener| Tightening::Instruct.call(fastener, variant, unit: "N·m") }
           list = Tools::ToolList.new(teardown, tightening)
           [turns(tightening, variant.series), pieces(demand), goods(demand, snapshot), bench(list), work(teardown, snapshot, demand.fates),
-           stacks(demand, variant, snapshot), outside(variant)].reduce(:merge)
+           stacks(demand, variant, snapshot)].reduce(:merge)
         end
 
-        # What it looks like.
+        # What it looks like, whatever is done to it.
+        # @return [Hash{Array(String, String)=>String}]
         def outside(variant) = { %w[drawn outside] => "from outside, drawing #{name(Outside::Pump.new(variant).views)}" }
 
         def turns(tightening, series)
