@@ -91,7 +91,9 @@ module Gimlet
           keys = snapshot.series.first.condition_keys
           model = variant.model
           alike = [variant.traits.values_at(*keys, "manifold_material"), variant.sides, model.stroke_mm, model.rod_mm]
-          once([snapshot.version, area, *alike]) { Facts.of(variant, area, snapshot) }.merge(once([snapshot.version, variant.id]) { Facts.outside(variant) })
+          once([snapshot.version, area, *alike]) { Facts.of(variant, area, snapshot) }.merge(once([snapshot.version, variant.id]) do
+            Facts.outside(variant)
+          end)
         end
 
         def once(key) = (@once ||= {})[key] ||= yield
