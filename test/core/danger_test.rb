@@ -41,6 +41,12 @@ class DangerTest < Minitest::Test
     assert_match(/23.7 ± 1 N·m \(published 210 lbf·in\)/, told.first.is)
   end
 
+  # Two pumps whose work is the same may look otherwise: one that leaves the other's company looks as it did.
+  def test_looks_are_compared_pump_by_pump
+    told = effects("silverow-sv") { |one| one["models"].find { |model| model["designation"] == "SV24X" }["stroke_mm"] += 2 }
+    refute_includes told.map(&:kind), "drawn"
+  end
+
   def test_nothing_changed_is_nothing_told
     assert_empty(effects { |one| one["sources"].rotate! })
   end
