@@ -12,7 +12,7 @@ class LimitsTest < Minitest::Test
   Nozzles = Gimlet::Core::Flow::NozzleSizes
 
   # By hand from the equation, in litres and bar: 1 US gpm = 3.785411784 L, 4000 psi = 275.79 bar.
-  def bar_behind(flow, number, count) = ((flow / count / 3.785411784 / number)**2) * 275.79029
+  def bar_behind(flow, number, count) = ((flow.fdiv(count) / 3.785411784 / number)**2) * 275.79029
 
   def rated
     snapshot.variants.filter_map { |one| one.then { [one.id, *%w[flow_l_min pressure_bar].map { |trait| one.trait(trait) }] } }
@@ -41,6 +41,8 @@ class LimitsTest < Minitest::Test
     sizes = Nozzles.call(15, 200)
     assert_equal([[4.5, true, false], [5, false, true], [5.5, false, false]], sizes.map { |one| [one.number, one.over.positive?, one.nearest] })
     assert_in_delta (bar_behind(15, 4.5, 1) / 200) - 1, sizes.first.over, 0.001
+    assert_equal "#{(((bar_behind(15, 4.5, 1) / 200) - 1) * 100).round(1)} % more than the weakest part bears: not to be fitted.", sizes.first.warning
+    assert_nil sizes.last.warning
   end
 
   def test_more_than_one_nozzle_where_none_is_large_enough
@@ -48,6 +50,9 @@ class LimitsTest < Minitest::Test
     assert_operator one.count, :>, 1
     assert_operator bar_behind(350, one.number, one.count), :<=, 140.8
     assert_operator bar_behind(350, 40, one.count - 1), :>, 140.8
+    one = Nozzles.call(9_000_000, 0.01).find(&:nearest)
+    assert_operator bar_behind(9_000_000, 40, one.count), :<=, 0.01 * 1.006
+    assert_operator bar_behind(9_000_000, 40, one.count - 1), :>, 0.01
   end
 
   def test_the_weakest

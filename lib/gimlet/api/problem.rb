@@ -14,7 +14,7 @@ module Gimlet
         <!doctype html><html lang="en"><meta charset="utf-8"><title>%s · Gimlet</title>
         <body style="font: 19px/1.5 sans-serif; max-width: 40em; margin: 3em auto; padding: 0 1em"><h1>%s</h1><p>%s</p><p><a href="/">Back to Gimlet</a></p></body></html>
       HTML
-      INTERNAL = "Something went wrong here; nothing was changed. Try again, and tell us if it stays."
+      INTERNAL = "Something went wrong here; nothing was changed. Try again; if it stays, tell whoever looks after Gimlet here."
 
       module_function
 

@@ -60,7 +60,7 @@ module Gimlet
 
       def nozzle(one)
         { number: one.number, pressure: pressure(one.bar), unit: @units["pressure"], nearest: one.nearest,
-          count: one.count, over_percent: (one.over * 100).round(1) }
+          count: one.count, warning: one.warning }
       end
 
       def figures(told) = told.map { |id, value| figure(id, value) }

@@ -18,7 +18,7 @@ export function FlowSums({ data }: { data: Measured }) {
           {one.would_be.length > 0 && <Box component="span" sx={{ fontWeight: 400 }}> For the others to be right: {one.would_be.map((figure) => `${figure.name} ${said(figure)}`).join(", or ")}.</Box>}
         </Box>
       ))}
-      {data.nozzles.length > 0 && <Table name="Nozzles" headings={["nozzle that is sold", "pressure behind it at that flow"]} rows={data.nozzles.map((one) => [`${one.count > 1 ? `${one.count} side by side of ` : ""}${one.number}${one.nearest ? ": the nearest" : ""}`, `${one.pressure} ${one.unit}${one.over_percent > 0 ? `: ${one.over_percent} % more than the weakest part bears, not to be fitted` : ""}`])} />}
+      {data.nozzles.length > 0 && <Table name="Nozzles" headings={["nozzle that is sold", "pressure behind it at that flow"]} rows={data.nozzles.map((one) => [`${one.count > 1 ? `${one.count} side by side of ` : ""}${one.number}${one.nearest ? ": the nearest" : ""}`, `${one.pressure} ${one.unit}${one.warning ? `: ${one.warning}` : ""}`])} />}
       {data.worked.length > 0 && <Table name="Worked out" headings={["figure", "is", "by"]} rows={data.worked.map((one) => [one.name, said(one), `${one.sum ?? ""}${(one.assumed ?? []).map((why) => ` (taken: ${why})`).join("")}`])} />}
     </>
   );

@@ -30,7 +30,7 @@ function Broken({ text }: { text: string }) {
   return (
     <Page title="Something went wrong" headed kind="text">
       <h1>This page cannot be shown</h1>
-      <p>Something went wrong while it was drawn ({text.slice(0, 200)}). Nothing was changed, and what you typed is kept. Load it again; if it stays, tell us and go on at another place in the bar.</p>
+      <p>Something went wrong while it was drawn ({text.slice(0, 200)}). Nothing was changed, and what you typed is kept. Load it again; if it stays, tell whoever looks after Gimlet here, and go on at another place in the bar.</p>
       <Button variant="contained" autoFocus onClick={() => location.reload()}>Load it again</Button>
     </Page>
   );

@@ -17,7 +17,10 @@ module Gimlet
         FACTOR = EQUATIONS.find { |equation| equation.id == "nozzle" }.constant
         # `bar` behind it at this flow, `count` how many of them side by side, `over` by which share that is more than the weakest part bears,
         # `nearest` whether it is the one.
-        Size = Value.of(:number, :bar, :count, :over, :nearest)
+        Size = Value.of(:number, :bar, :count, :over, :nearest) do
+          # @return [String, nil] why it is not to be fitted
+          def warning = over.zero? ? nil : "#{(over * 100).round(1)} % more than the weakest part bears: not to be fitted."
+        end
 
         module_function
 
@@ -30,9 +33,10 @@ module Gimlet
         # @return [Array<Size>] smaller, nearest, larger
         def call(flow, bar, limit = Safety::Limit.new(of: "what is wanted", bar: bar))
           wanted = [bar, limit.bar].min
-          count = (1..).find { |many| Safety::Limits.over(behind(flow / many, SIZES.last), limit).zero? }
-          within = SIZES.each_index.select { |index| Safety::Limits.over(behind(flow / count, SIZES[index]), limit).zero? }
-          at = within.min_by { |index| ((SIZES[index] / right(flow / count, wanted)) - 1).abs }
+          least = (right(flow, limit.bar) / SIZES.last).floor.clamp(1..)
+          count = (least..).find { |many| Safety::Limits.over(behind(flow.fdiv(many), SIZES.last), limit).zero? }
+          within = SIZES.each_index.select { |index| Safety::Limits.over(behind(flow.fdiv(count), SIZES[index]), limit).zero? }
+          at = within.min_by { |index| ((SIZES[index] / right(flow.fdiv(count), wanted)) - 1).abs }
           SIZES[([at - 1, 0].max)..(at + 1)].map { |size| size(size, flow, count, limit, size == SIZES[at]) }
         end
 
@@ -40,7 +44,7 @@ module Gimlet
         def behind(flow, number) = (flow / FACTOR / number)**2
 
         def size(number, flow, count, limit, nearest)
-          bar = behind(flow / count, number)
+          bar = behind(flow.fdiv(count), number)
           Size.new(number: number, bar: bar, count: count, over: Safety::Limits.over(bar, limit), nearest: nearest)
         end
       end
