@@ -88,6 +88,17 @@ class StopsTest < Minitest::Test
     PAPERS.each { |name| refute_match(/STOP/, paper(order, name), name) }
   end
 
+  # A tick that was done, and whose answer was lost, is done: a danger that was told of since refuses the next one only.
+  def test_a_tick_of_before_is_answered_again
+    order = save(agreed)
+    box = get("/api/orders/#{order['id']}/bench").then { json["sections"].first["lines"].first["boxes"].first["id"] }
+    tick = entry("ticked", item: box, done: true)
+    sent = ->(one) { send_json("POST", "/api/orders/#{order['id']}/bench", one) && last_response.status }
+    assert_equal 200, sent.call(tick)
+    database.transaction { Gimlet::Store::Tickets.new(database).append(order["ticket_id"], kind: "hazard_raised", key: "late", who: "Ines") { { "hazard" => "hose" } } }
+    assert_equal [200, 422], [sent.call(tick), sent.call(tick.merge(key: "another"))]
+  end
+
   # What is told of after the order was placed stands on its papers as well.
   def test_what_is_told_of_later
     order = save(agreed)

@@ -34,8 +34,8 @@ module Gimlet
       # @param replica [Store::Replica, nil] where the database is kept once more
       def initialize(database, supplier: nil, replica: nil)
         @database, @supplier, @replica = database, supplier, replica
-        @references, @uploads, @health = References.new(database), Uploads.new(database.opts[:database]),
-Store::Health.new(database, replica: replica)
+        @references, @uploads = References.new(database), Uploads.new(database.opts[:database])
+        @health = Store::Health.new(database, replica: replica)
         @stock, @customers, @pumps = Store::Stock.new(database), Store::Customers.new(database), Store::Pumps.new(database)
         @tickets, @sightings, @photos = Store::Tickets.new(database), Store::Sightings.new(database), Store::Photos.new(database)
         @orders, @lives, @bench = Store::Orders.new(database), Store::Lives.new(database), Store::EntryLog.new(database, :bench_entries, :order_id)

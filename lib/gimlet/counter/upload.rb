@@ -23,7 +23,8 @@ module Gimlet
       TOO_MUCH = { "code" => "too_much", "field" => "file",
                    "detail" => "Reading this file takes more than #{CPU_S} seconds of computing: nothing was changed. Split it." }.freeze
       BROKEN = { "code" => "internal", "field" => "file",
-                 "detail" => "Something went wrong while this file was read: nothing was changed. Try again; if it stays, tell whoever looks after Gimlet here." }.freeze
+                 "detail" => "Something went wrong while this file was read: nothing was changed. Try again; if it stays, " \
+                             "tell whoever looks after Gimlet here." }.freeze
       # Whoever takes may have ended between the last write and saying so.
       UNKNOWN = { "code" => "not_known", "field" => "file",
                   "detail" => "What took this file ended before it said how it went: choose the file again and see what it would change." }.freeze

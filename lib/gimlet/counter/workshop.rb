@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "io/wait"
 require "rbconfig"
 require_relative "../core/input_error"
 
@@ -56,22 +57,31 @@ module Gimlet
       private
 
       def queued(&)
-        @lock.synchronize do
-          (@waiting += 1) <= MOST
-        end || reject("busy", "#{MOST} papers and pictures are being worked on already: ask again in a moment.")
+        place = @lock.synchronize { @waiting += 1 }
+        place <= MOST || reject("busy", "#{MOST} papers and pictures are being worked on already: ask again in a moment.")
         @turn.synchronize(&)
       ensure
         @lock.synchronize { @waiting -= 1 }
       end
 
       def answered(order)
+        forget_ended
         start unless @pid
         Marshal.dump(order, @to)
         @from.wait_readable(@longest_s) || raise(EOFError)
         Marshal.load(@from) # rubocop:disable Security/MarshalLoad -- from our own process
-      rescue EOFError, Errno::EPIPE
+      rescue EOFError, Errno::EPIPE, ArgumentError
+        # An ArgumentError is an answer that breaks off.
         stop
         reject("too_much", "This takes more time or memory than one paper or picture may: nothing was changed.")
+      end
+
+      # One that somebody else ended since the last order.
+      def forget_ended
+        return unless @pid && Process.wait(@pid, Process::WNOHANG)
+
+        @pid = nil
+        stop
       end
 
       # A pipe to it and one from it; it ends when the first is closed, with this process at the latest.

@@ -68,8 +68,7 @@ module Gimlet
         def self.noting(app)
           app.serve("noteAtBench") do |id|
             order, body = known_order(id), body_as("NewBenchEntry")
-            nothing_stands(order)
-            once(body) { note_at_bench.call(order, body) && nil }
+            once(body) { nothing_stands(order) || (note_at_bench.call(order, body) && nil) }
             at_bench(order, body["pump"] || 1)
           end
 
