@@ -28,8 +28,13 @@ module Gimlet
         # @return [Hash{String=>Hazard}] by id, in the order of their gravity
         attr_reader :all
 
-        # @param rows [Hash] "kinds" and "hazards", string keys
+        # @return [Array<Array<String>>] words that follow each other and tell of no danger
+        attr_reader :idioms
+
+        # @param rows [Hash] "words", "idioms", "kinds" and "hazards", string keys
         def initialize(rows)
+          @names = rows["words"].transform_values(&:split)
+          @idioms = rows["idioms"].split.map { |run| run.split("_") }
           kinds = rows["kinds"].to_h { |row| [row["id"], Kind.new(**row.transform_keys(&:to_sym))] }
           hazards = rows["hazards"].map { |row| hazard(row, kinds.fetch(row["kind"])) }
           @all = hazards.sort_by.with_index { |one, at| [kinds.keys.index(one.kind.id), at] }.to_h { |one| [one.id, one] }.freeze
@@ -49,7 +54,7 @@ module Gimlet
         private
 
         def hazard(row, kind)
-          phrases = %w[said asks].to_h { |list| [list, (row[list] || []).map { |text| Phrase.new(text) }] }
+          phrases = %w[said asks].to_h { |list| [list, row.fetch(list, []).map { |text| Phrase.new(text, @names) }] }
           Hazard.new(**{ "signs" => [] }.merge(row, phrases).transform_keys(&:to_sym), kind: kind)
         end
       end

@@ -18,18 +18,25 @@ module Gimlet
         # @param hazards [Hazards]
         def initialize(hazards)
           @hazards = hazards.all.values
+          @idioms = hazards.idioms
           @spellings = Spellings.new(@hazards.flat_map { |hazard| hazard.said + hazard.asks }.flat_map(&:words))
         end
 
         # @param line [String] as it was typed
         # @return [Array<Heard>] each danger once, the gravest first, those that are sure before those that are asked about
         def call(line)
-          parts = Sentence.parts(line).map { |part| [part, part.words.map { |word| @spellings.call(word) }] }
+          parts = Sentence.parts(line).map { |part| [part, meant(part)] }
           found = @hazards.filter_map { |hazard| heard(hazard, parts) }
           found.partition(&:sure).flatten
         end
 
         private
+
+        # What each word may be; one of an idiom is none.
+        def meant(part)
+          idle = part.places_of(@idioms)
+          part.words.each_with_index.map { |word, at| idle.include?(at) ? [] : @spellings.call(word) }
+        end
 
         def heard(hazard, parts)
           told = parts.filter_map { |part, meant| first(hazard, part, meant) }
@@ -37,10 +44,9 @@ module Gimlet
         end
 
         def first(hazard, part, meant)
-          said = said(hazard.said, part,
-                      meant) and return Heard.new(hazard: hazard, sure: !part.doubtful?(said), from: part.from(said), to: part.to(said))
-          asked = said(hazard.asks, part, meant)
-          asked && Heard.new(hazard: hazard, sure: false, from: part.from(asked), to: part.to(asked))
+          said = said(hazard.said, part, meant)
+          places = said || said(hazard.asks, part, meant)
+          places && Heard.new(hazard: hazard, sure: !said.nil? && !part.doubtful?(said), from: part.from(places), to: part.to(places))
         end
 
         # @return [Array<Integer>, nil] places of the words that tell it, and are not taken back

@@ -3,33 +3,44 @@
 module Gimlet
   module Core
     module Safety
-      # Groups of words, all of which stand close together in one part of a sentence, in any order (data/vocabulary/hazards.yml).
+      # Groups of words, all of which stand close together in one sentence, in any order; a group behind "!" is one none of which is said there
+      # (data/vocabulary/hazards.yml).
       #
-      #   Phrase.new("glove|gloves hole|pinhole").at(meant) # => the places of its words; `meant` are the Spellings of each word in the part
+      #   Phrase.new("@clothes hole|pinhole !saw", "clothes" => %w[glove gloves]).at(meant)
+      #   # => the places of its words; `meant` are the words of phrases that each word of the sentence may be
       class Phrase
         # So many words may stand between, and one more for each group.
         BETWEEN = 5
         NONE = [].freeze
 
         # @param text [String]
-        def initialize(text)
-          # Each group by the first words of its runs.
-          @groups = text.split.map { |group| group.split("|").map { |run| run.split("_") }.group_by(&:first) }
+        # @param names [Hash{String=>Array<String>}] names for many words
+        # @raise [KeyError] for a name that is not there
+        def initialize(text, names)
+          unwanted, wanted = text.split.partition { |group| group.start_with?("!") }
+          @groups = wanted.map { |group| runs(group, names) }
+          @unless = unwanted.map { |group| runs(group.delete_prefix("!"), names) }
           freeze
         end
 
         # @return [Array<String>] every word of it, with its star
-        def words = @groups.flat_map(&:values).flatten
+        def words = (@groups + @unless).flat_map(&:values).flatten
 
-        # @param meant [Array<Array<String>>] of each word in one part of a sentence, the words of phrases that it may be
+        # @param meant [Array<Array<String>>] of each word in one sentence, the words of phrases that it may be
         # @return [Array<Integer>, nil] the places of its words, in order; nil where it does not say so
         def at(meant)
           found = []
           @groups.each { |group| (found << places(group, meant)).last.empty? && (return nil) }
-          closest(found)
+          closest(found) unless @unless.any? { |group| places(group, meant).any? }
         end
 
         private
+
+        # A group's runs of words, by the first word of each.
+        def runs(group, names)
+          group.split("|").flat_map { |one| one.start_with?("@") ? names.fetch(one.delete_prefix("@")) : [one] }
+               .map { |run| run.split("_") }.group_by(&:first)
+        end
 
         # @return [Array<Array<Integer>>] runs of words that stand for the group
         def places(group, meant)

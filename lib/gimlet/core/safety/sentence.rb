@@ -7,8 +7,8 @@ module Gimlet
   module Core
     module Safety
       # One part of a sentence, up to its comma or its "but": what is said in it is meant of one thing. `words` without capitals and apostrophes,
-      # `places` [from, to] of each in the line, `line_words` those of the whole line.
-      Sentence = Value.of(:words, :places, :line_words) do
+      # `places` [from, to] of each in the line, `clauses` a number for each: another behind every "and"; `line_words` those of the whole line.
+      Sentence = Value.of(:words, :places, :clauses, :line_words) do
         # @param told [Array<Integer>] places of words
         # @return [Boolean] whether it is so now, of this pump: not denied, not over, not asked in general, not of another machine
         def meant?(told)
@@ -21,19 +21,29 @@ module Gimlet
         def from(told) = places[told.min].first
         def to(told) = places[told.max].last
 
+        # @param runs [Array<Array<String>>] words that follow each other
+        # @return [Array<Integer>] where words of any of them stand
+        def places_of(runs)
+          starts = words.each_index.group_by { |at| words[at] }
+          runs.flat_map { |run| starts.fetch(run.first, []).select { |at| words[at, run.size] == run }.flat_map { |at| (at...(at + run.size)).to_a } }
+        end
+
         private
 
-        # A word of denial reaches over the next words of its part (NegEx: W. Chapman et al., Journal of Biomedical Informatics 34, 2001, 301-310);
+        # A word of denial reaches over the next words of its clause (NegEx: W. Chapman et al., Journal of Biomedical Informatics 34, 2001, 301-310);
         # one that belongs to what is told ("no guard") denies nothing; and what is said to be well is not ill.
         def denied?(told)
-          before = ((told.min - self.class::REACH)...told.max).select { |at| at >= 0 && !told.include?(at) }
-          before.any? { |at| self.class::DENIES.include?(words[at]) } || well?(told)
+          before = ((told.min - self.class::REACH)...told.max).select { |at| at >= 0 && !told.include?(at) && denies?(at) }
+          before.any? { |at| told.any? { |place| place > at && clauses[place] == clauses[at] } } || well?(told)
         end
 
+        # "It was not", at the end, takes back as well.
         def well?(told)
-          behind = (told.max + 1)..(told.max + self.class::BEHIND)
-          behind.any? { |at| self.class::WELL.include?(words[at]) && !self.class::DENIES.include?(words[at - 1]) }
+          behind = ((told.max + 1)..(told.max + self.class::BEHIND)).select { |at| clauses[at] == clauses[told.max] }
+          behind.any? { |at| (self.class::WELL.include?(words[at]) && !denies?(at - 1)) || (words[at] == "not" && at == words.size - 1) }
         end
+
+        def denies?(at) = self.class::DENIES.include?(words[at])
 
         # Seen to since; not where it is so again.
         def mended? = told?(self.class::MENDED)
@@ -58,7 +68,7 @@ module Gimlet
         HEDGES = %w[maybe might perhaps think thinks thought possibly probably guess reckon reckons suspect unsure wonder seems could].freeze
         LONG_AGO = ["last year", "last winter", "last season", "last summer", "years ago", "a year ago", "months ago", "used to", "in the past",
                     "once before"].map(&:split).freeze
-        MENDED = ["had a new one", "have a new one", "got a new one", "was fixed", "been fixed", "is fixed", "since replaced", "was replaced",
+        MENDED = ["had a new one", "have a new one", "got a new one", "was fixed", "been fixed", "been done", "is fixed", "since replaced", "was replaced",
                   "been replaced", "fixed it", "replaced it", "runs fine now", "fine now", "freed off"].map(&:split).freeze
         AGAIN = %w[again still].freeze
         SUPPOSED = ["would it", "what if", "what happens if", "is it bad", "in case", "how do", "how can", "how to", "what torque", "is there a",
@@ -68,7 +78,7 @@ module Gimlet
                      "spare pump", "different one", "his brothers", "friends pump", "mates pump"].map(&:split).freeze
         WORD = /[\p{L}\p{N}]+(?:['’]\p{L}+)*/
         # Where one part ends: a stop, or a word that begins another.
-        ENDS = /[,;.:?!()\u2013\u2014]|\b(?:and|but|although|though|however|except)\b/i
+        ENDS = /[,;.:?!()\u2013\u2014]|\b(?:but|although|though|however|except)\b/i
 
         # @param line [String]
         # @return [Array<Sentence>]
@@ -79,8 +89,15 @@ module Gimlet
             line[from...to].scan(WORD) do
               found << [plain(::Regexp.last_match(0).downcase), from + $LAST_MATCH_INFO.begin(0), from + $LAST_MATCH_INFO.end(0)]
             end
-            new(words: found.map(&:first), places: found.map { |_, first, last| [first, last] }, line_words: all) if found.any?
+            part(found, all) if found.any?
           end
+        end
+
+        def self.part(found, all)
+          words = found.map(&:first)
+          clause = 0
+          new(words: words, places: found.map { |_, first, last| [first, last] }, clauses: words.map { |word| clause += word == "and" ? 1 : 0 },
+              line_words: all)
         end
 
         def self.plain(word) = word.sub(/['’]s\z/, "").delete("'’")
@@ -91,7 +108,7 @@ module Gimlet
           starts = [0, *cuts.map(&:last)]
           starts.zip([*cuts.map(&:first), line.size])
         end
-        private_class_method :plain, :spans
+        private_class_method :part, :plain, :spans
       end
     end
   end
