@@ -8,7 +8,7 @@ class SafetyTest < Minitest::Test
   Safety = Gimlet::Core::Safety
   HAZARDS = DemoCatalogue::HAZARDS
   HEARING = Safety::Hearing.new(HAZARDS)
-  TOLD = YAML.load_file(File.expand_path("dangers_told.yml", __dir__)).freeze
+  TOLD = Dir[File.expand_path("dangers_told*.yml", __dir__)].map { |file| YAML.load_file(file) }.reduce { |one, other| one.merge(other) { |_, a, b| a + b } }
   FRAMES = ["%s", "DK420, %s, packings please", "TK4R20 20 mm ceramic and %s", "three plungers, brass head, 8 bolts, %s, wants everything",
             "%s, what kit for a LC15", "he rang about his SV24, says %s. needs inlet valves"].freeze
 
@@ -60,13 +60,13 @@ class SafetyTest < Minitest::Test
 
   # The words of a phrase: how far apart, each its own, those that stand closest.
   def test_how_far_apart_the_words_of_a_phrase_stand
-    phrase = Safety::Phrase.new("oil|water in|water")
+    phrase = Safety::Phrase.new("oil|water in|water", {})
     at = ->(text) { phrase.at(text.split.map { |word| [word] }) }
     assert_equal [0, 8], at.call("oil a b c d e f g in")
     assert_nil at.call("oil a b c d e f g h in")
     assert_nil at.call("water"), "one word is not two"
     assert_equal [3, 4], at.call("oil a b oil in")
-    assert_equal [0, 1, 7], Safety::Phrase.new("no_oil in").at("no oil a b c d e in".split.map { |word| [word] })
+    assert_equal [0, 1, 7], Safety::Phrase.new("no_oil in", {}).at("no oil a b c d e in".split.map { |word| [word] })
   end
 
   # One slip in a word of six letters or more; none in a shorter one.

@@ -53,7 +53,7 @@ module Gimlet
         def said(phrases, part, meant)
           phrases.each do |phrase|
             places = phrase.at(meant)
-            return places if places && part.meant?(places)
+            return places if places && part.meant?(places) && (phrase.long? || part.one_clause?(places))
           end
           nil
         end

@@ -7,11 +7,10 @@ module Gimlet
       # (data/vocabulary/hazards.yml).
       #
       #   Phrase.new("@clothes hole|pinhole !saw", "clothes" => %w[glove gloves]).at(meant)
-      #   # => the places of its words; `meant` are the words of phrases that each word of the sentence may be
+      #   # => [1, 3]; `meant` are the words of phrases that each word of the sentence may be
       class Phrase
         # So many words may stand between, and one more for each group.
         BETWEEN = 5
-        NONE = [].freeze
 
         # @param text [String]
         # @param names [Hash{String=>Array<String>}] names for many words
@@ -23,15 +22,19 @@ module Gimlet
           freeze
         end
 
+        # @return [Boolean] whether so much must be said that an "and" may stand between
+        def long? = @groups.size > 2
+
         # @return [Array<String>] every word of it, with its star
         def words = (@groups + @unless).flat_map(&:values).flatten
 
         # @param meant [Array<Array<String>>] of each word in one sentence, the words of phrases that it may be
         # @return [Array<Integer>, nil] the places of its words, in order; nil where it does not say so
         def at(meant)
-          found = []
-          @groups.each { |group| (found << places(group, meant)).last.empty? && (return nil) }
-          closest(found) unless @unless.any? { |group| places(group, meant).any? }
+          return unless @groups.all? { |group| meant.any? { |words| words.any? { |word| group.key?(word) } } }
+
+          found = @groups.map { |group| places(group, meant) }
+          closest(found) unless found.any?(&:empty?) || @unless.any? { |group| places(group, meant).any? }
         end
 
         private
@@ -44,9 +47,11 @@ module Gimlet
 
         # @return [Array<Array<Integer>>] runs of words that stand for the group
         def places(group, meant)
-          meant.each_with_index.flat_map do |words, at|
-            words.flat_map { |word| group.fetch(word, NONE) }.filter_map { |run| (at...(at + run.size)).to_a if follows?(run, meant, at) }
-          end.uniq
+          found = []
+          meant.each_with_index do |words, at|
+            words.each { |word| group[word]&.each { |run| found << (at...(at + run.size)).to_a if follows?(run, meant, at) } }
+          end
+          found.uniq
         end
 
         def follows?(run, meant, at) = run.each_with_index.all? { |word, step| meant[at + step]&.include?(word) }

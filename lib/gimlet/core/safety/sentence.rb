@@ -18,6 +18,9 @@ module Gimlet
         # @return [Boolean] whether whoever says it does not know, or speaks of long ago
         def doubtful?(told) = long_ago? || words.each_with_index.any? { |word, at| !told.include?(at) && self.class::HEDGES.include?(word) }
 
+        # @return [Boolean] whether no "and" stands between them
+        def one_clause?(told) = told.map { |at| clauses[at] }.uniq.one?
+
         def from(told) = places[told.min].first
         def to(told) = places[told.max].last
 
