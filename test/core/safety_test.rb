@@ -8,7 +8,8 @@ class SafetyTest < Minitest::Test
   Safety = Gimlet::Core::Safety
   HAZARDS = DemoCatalogue::HAZARDS
   HEARING = Safety::Hearing.new(HAZARDS)
-  TOLD = Dir[File.expand_path("dangers_told*.yml", __dir__)].map { |file| YAML.load_file(file) }.reduce { |one, other| one.merge(other) { |_, a, b| a + b } }
+  LOTS = Dir[File.expand_path("dangers_told*.yml", __dir__)].map { |file| YAML.load_file(file) }
+  TOLD = %w[dangerous harmless].to_h { |list| [list, LOTS.flat_map { |lot| lot[list] }.map { |row| row.is_a?(Hash) ? row : { "say" => row } }] }
   FRAMES = ["%s", "DK420, %s, packings please", "TK4R20 20 mm ceramic and %s", "three plungers, brass head, 8 bolts, %s, wants everything",
             "%s, what kit for a LC15", "he rang about his SV24, says %s. needs inlet valves"].freeze
 

@@ -44,8 +44,12 @@ module Gimlet
       # @return [Boolean] whether a check can be answered so
       def answer?(result) = DiagnoseCall::ANSWERS.key?(result)
 
-      # @return [Core::Ear::ParseResult] what a line would say
-      def hear(words, asked) = @reference.ear.call(words, asked: asked, before: @ticket.before, customers: named)
+      # @return [Core::Ear::ParseResult] what a line would say; words that tell of a danger were heard
+      def hear(words, asked)
+        heard = @reference.ear.call(words, asked: asked, before: @ticket.before, customers: named)
+        dangers = HEARING.call(words)
+        heard.with(unheard: heard.unheard.reject { |left| dangers.any? { |danger| left.from < danger.to && danger.from < left.to } })
+      end
 
       # What a line says, as an entry keeps it, with who observed it.
       # @return [Hash] "items", "choices" and "unheard", plain data

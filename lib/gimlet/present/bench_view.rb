@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative "../core/6_tightening/words"
-require_relative "../core/8_plan/cautions"
 require_relative "../core/bench/turn"
 require_relative "../core/order/lines"
 require_relative "../core/order/turns"
@@ -23,7 +22,7 @@ module Gimlet
       def call(order, entries, at: 1, found: nil)
         record, log = order.record, Core::Bench::Log.of(entries, at)
         { order_id: order.id, last: log.last, pump: record["pump"].values_at("maker", "model").join(" "), unit: record["unit"],
-          pumps: pumps(order, entries), at_pump: at, stops: record["stops"], cautions: cautions(record), outside: record["outside"],
+          pumps: pumps(order, entries), at_pump: at, stops: record["stops"], outside: record["outside"],
           sections: Core::Order::Lines.of(record).map { |section| section(section, log) }, refit: record["refit"],
           stacks: record["stacks"], tightening: record["tightening"].map { |fastener| fastener(fastener, log) }, found: found }
       end
@@ -42,10 +41,8 @@ module Gimlet
         boxes + order.record["tightening"].flat_map { |one| fastener(one, log)[:turns].map { |turn| turn[:done] } }
       end
 
-      def cautions(record) = record["cautions"].map { |text| { text: text, **Core::Plan::Cautions.sign(text).to_h } }
-
       def section(section, log)
-        { key: section.key, title: section.title, afterwards: section.afterwards, lines: section.lines.map do |line|
+        { key: section.key, title: section.title, afterwards: section.afterwards, cautions: section.cautions, lines: section.lines.map do |line|
           { **line.to_h, boxes: line.boxes.map { |box| box.to_h.merge(done: log.ticked?(box.id)) } }
         end }
       end

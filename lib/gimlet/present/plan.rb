@@ -2,7 +2,6 @@
 
 require_relative "../core/4_demand/positions"
 require_relative "../core/8_plan/build_up"
-require_relative "../core/8_plan/cautions"
 require_relative "../core/8_plan/section"
 require_relative "../core/outside/pump"
 require_relative "outside"
@@ -24,8 +23,8 @@ module Gimlet
         header(result).merge(pieces(workup)).merge(
           tools: workup.tools.map { |one| tool(one, owned, handed) }, consumables: workup.consumables.map(&:to_h),
           tightening: workup.tightening.map { |row| Tightening.call(row, workup, result.request[:units]) },
-          refit: workup.refit && refit(workup), steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot), cautions: workup.cautions,
-          signs: workup.cautions.map { |text| Core::Plan::Cautions.sign(text).to_h },
+          refit: workup.refit && refit(workup), steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot),
+          cautions: workup.cautions.map(&:text), signs: workup.cautions.map { |caution| caution.to_h.except(:text) },
           outside: Core::Outside::Pump.new(workup.variant).views.map { |view| Outside.view(view) }
         )
       end

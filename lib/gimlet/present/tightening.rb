@@ -27,7 +27,7 @@ module Gimlet
 
       def values(one, workup, unit)
         published = one.tightening.torque
-        wrench = workup.wrenches.for(one.targets_nm.last) if published
+        wrench = workup.wrenches.for(one.settings_nm(workup.extension).last) if published
         { published: published && torque(published), asked: published && torque(published.to(unit)), wrench: wrench&.name,
           tolerance: one.tightening.tolerance && torque(one.tightening.tolerance.to(unit)),
           setting: published && setting(one.tightening, wrench, unit, workup),

@@ -52,11 +52,12 @@ function WholeList({ bench, live }: { bench: Bench; live: LiveBench }) {
   const moments = momentsOf(bench);
   return (
     <>
-      {bench.cautions.map((one) => <CautionLine key={one.text} caution={one} />)}
       {bench.outside.length > 0 && <FromOutside views={bench.outside} pump={bench.pump} height={110} />}
       {moments.map((moment, at) => (
         <Box component="section" key={moment.id} aria-label={moment.section}>
           {moment.section !== moments[at - 1]?.section && <Box component="h2" sx={{ fontSize: 24, mt: 3, mb: 0.5, borderBottom: "2px solid" }}>{moment.section}</Box>}
+          {moment.section !== moments[at - 1]?.section && moment.due.map((one) => <CautionLine key={one.text} caution={one} />)}
+          {moment.lines.flatMap((line) => line.cautions).map((one) => <CautionLine key={one.text} caution={one} open />)}
           <OneMoment moment={moment} live={live} large={false} />
         </Box>
       ))}

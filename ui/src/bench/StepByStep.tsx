@@ -9,9 +9,6 @@ import { doneOf, momentsOf } from "./moments";
 import { OneMoment } from "./OneMoment";
 import type { LiveBench } from "./useBench";
 
-/** What is laid out before the work begins. */
-const LAID_OUT = ["part", "held", "tool", "used"];
-
 /** One step at a time, large, with where one is and the cautions of what is about to be touched. */
 export function StepByStep({ bench, live }: { bench: Bench; live: LiveBench }) {
   const moments = useMemo(() => momentsOf(bench), [bench]);
@@ -21,7 +18,6 @@ export function StepByStep({ bench, live }: { bench: Bench; live: LiveBench }) {
   const last = moments.length - 1;
   useKeys(useMemo(() => ({ onward: () => setAt((now) => Math.min(now + 1, last)), backward: () => setAt((now) => Math.max(now - 1, 0)) }), [last]));
   if (!moment) return <p>There is nothing to do on this card.</p>;
-  const about = LAID_OUT.includes(moment.key) ? "part" : moment.key;
   const open = moment.lines.flatMap((line) => line.boxes).filter((box) => !box.done);
   const done = async () => {
     for (const box of open) if (!(await live.note({ kind: "ticked", item: box.id, done: true }))) return;
@@ -36,7 +32,8 @@ export function StepByStep({ bench, live }: { bench: Bench; live: LiveBench }) {
         <Box component="h2" sx={{ fontSize: 26 }}>{moment.section}</Box>
         <span>step {at + 1} of {moments.length}{ticked[at] ? " · ✓ done" : ""}</span>
       </Box>
-      {bench.cautions.filter((one) => one.before === about).map((one) => <CautionLine key={one.text} caution={one} open={moments[at - 1]?.section !== moment.section} />)}
+      {moment.due.map((one) => <CautionLine key={one.text} caution={one} open={moments[at - 1]?.section !== moment.section} />)}
+      {moment.lines.flatMap((line) => line.cautions).map((one) => <CautionLine key={one.text} caution={one} open />)}
       <OneMoment moment={moment} live={live} large />
       <Box className="no-print" sx={{ position: "sticky", bottom: 0, bgcolor: "background.default", py: 1, display: "flex", gap: 1.5, flexWrap: "wrap" }}>
         <Button size="large" variant="outlined" disabled={at === 0} onClick={() => setAt(at - 1)} sx={{ fontSize: 20 }}>{keys.backward.shown} Back</Button>

@@ -7,6 +7,8 @@ export interface Moment {
   key: BenchSection["key"];
   section: string;
   lines: BenchSection["lines"];
+  /** Cautions that are due in all of its section. */
+  due: BenchSection["cautions"];
   stacks: Stack[];
   fasteners: BenchFastener[];
   refit: Bench["refit"];
@@ -22,7 +24,7 @@ export function momentsOf(bench: Bench): Moment[] {
   const moments = bench.sections.flatMap((section) => {
     const parts = WHOLE.includes(section.key) ? [section.lines] : section.lines.map((line) => [line]);
     return parts.map((lines, at): Moment => ({
-      id: `${section.key} ${at}`, key: section.key, section: section.title, lines,
+      id: `${section.key} ${at}`, key: section.key, section: section.title, lines, due: section.cautions,
       stacks: once(bench.stacks.filter((stack) => lines.some((line) => line.stacks.includes(stack.id)))),
       fasteners: once(bench.tightening.filter((one) => lines.some((line) => line.fasteners.includes(one.id)))),
       refit: null,
@@ -35,7 +37,7 @@ export function momentsOf(bench: Bench): Moment[] {
 function withRest(bench: Bench, moments: Moment[], shown: ReadonlySet<string>): Moment[] {
   const stacks = bench.stacks.filter((one) => !shown.has(one.id));
   const fasteners = bench.tightening.filter((one) => !shown.has(one.id));
-  const extra = (key: Moment["key"], section: string, rest: Partial<Moment>): Moment => ({ id: `${section} 0`, key, section, lines: [], stacks: [], fasteners: [], refit: null, ...rest });
+  const extra = (key: Moment["key"], section: string, rest: Partial<Moment>): Moment => ({ id: `${section} 0`, key, section, lines: [], due: [], stacks: [], fasteners: [], refit: null, ...rest });
   const before = [
     ...(stacks.length > 0 ? [extra("renew", "Which way round", { stacks })] : []),
     ...(bench.refit ? [extra("close", "Before the manifold goes on", { refit: bench.refit })] : []),

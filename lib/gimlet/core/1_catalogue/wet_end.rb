@@ -77,8 +77,9 @@ module Gimlet
       # those of the pump that look so.
       Face = Value.of(:id, :name, :sides, :width_mm, :height_mm, :features)
 
-      # `when` is "always" or a list of group and area ids; `renewing` as for Work.
-      Caution = Value.of(:text, :when, :renewing, :condition)
+      # `when` is "always" or a list of group and area ids; `renewing` as for Work; `before` the section of the card that it is due in, nil where it
+      # goes with what `when` names.
+      Caution = Value.of(:text, :when, :before, :renewing, :condition)
 
       # Areas that are renewed together, and why.
       Together = Value.of(:areas, :reason, :condition)

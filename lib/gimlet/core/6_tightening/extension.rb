@@ -19,6 +19,10 @@ module Gimlet
           Quantity.new(value: torque.value * lever_mm.to_r / (lever_mm.to_r + along_mm), unit: torque.unit)
         end
 
+        # @param torque_nm [Numeric] wanted at the bolt
+        # @return [Numeric] to be set, N·m: what the wrench itself must reach
+        def setting_nm(torque_nm) = setting(Quantity.new(value: torque_nm, unit: "N·m")).value
+
         # @return [String]
         def to_s
           "#{extension_mm} mm#{" turned #{angle_deg}°" unless angle_deg.zero?} on a lever of #{lever_mm} mm"

@@ -23,6 +23,10 @@ module Gimlet
         def name = again ? "#{fastener.name}, again" : fastener.name
         def targets_nm = passes.map { |pass| pass.to("N·m").value }
 
+        # @param extension [Extension, nil]
+        # @return [Array<Numeric>] what the wrench is set to, N·m
+        def settings_nm(extension) = extension ? targets_nm.map { |value| extension.setting_nm(value) } : targets_nm
+
         # @return [Boolean] whether a value, or another way, is on file or was entered
         def on_file? = Kinds.of(tightening).on_file?
       end

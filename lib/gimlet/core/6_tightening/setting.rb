@@ -35,7 +35,7 @@ module Gimlet
         def self.for(tightening, wrench, unit, extension, soft: false)
           share = tightening.tolerance && (tightening.tolerance.value / tightening.torque.value)
           wanted = extension ? extension.setting(tightening.torque) : tightening.torque
-          of(wanted, wrench&.unit || unit, tolerance: share, mark: wrench&.mark, soft: soft)
+          of(wanted, wrench&.unit || unit, tolerance: share, mark: wrench&.mark, soft: soft, most_nm: wrench&.to_nm)
         end
 
         # The nearest mark; the one below it where that would be too far over.
@@ -43,11 +43,13 @@ module Gimlet
         # @param unit [String] of the wrench
         # @param tolerance [Rational, nil] as a share of the wanted torque
         # @param mark [Numeric, nil] from one mark of the wrench to the next, in its unit; nil takes a common wrench's
+        # @param most_nm [Numeric, nil] the end of its scale, N·m
         # @return [Setting]
-        def self.of(wanted, unit, tolerance: nil, mark: nil, soft: false)
+        def self.of(wanted, unit, tolerance: nil, mark: nil, soft: false, most_nm: nil)
           exact = wanted.to(unit).value
           step = mark ? Rational(mark.to_s) : MARKS.fetch(unit).find { |most, _| exact <= most }.last
-          value = marked(exact, step, careful: soft || tolerance.nil?)
+          allowed = soft || tolerance.nil? ? exact * (1 + OVER) : Float::INFINITY
+          value = marked(exact, step, [allowed, most_nm ? Quantity.new(value: most_nm, unit: "N·m").to(unit).value : Float::INFINITY].min)
           return new(finer: finer(exact, step)) if value.zero?
 
           off = (value / exact) - 1
@@ -56,9 +58,9 @@ module Gimlet
         end
 
         # @return [Rational] zero where no mark may be
-        def self.marked(exact, step, careful:)
+        def self.marked(exact, step, most)
           nearest = (exact / step).round * step
-          careful && nearest > exact * (1 + OVER) ? nearest - step : nearest
+          nearest > most ? nearest - step : nearest
         end
 
         # @return [Rational] the coarsest usual marks that come near

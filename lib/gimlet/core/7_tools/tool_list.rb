@@ -20,8 +20,10 @@ module Gimlet
         # @param teardown [Teardown]
         # @param instructions [Array<Tightening::Instruction>]
         # @param own [Array<Wrench>] the customer's torque wrenches
+        # @param extension [Tightening::Extension, nil] between wrench and bolt: a wrench must reach what is set, not what is wanted
         # @param stock [Hash{String=>KitPlan::Stock}] prices of tools that are sold
-        def initialize(teardown, instructions, pumps: 1, own: [], stock: {})
+        def initialize(teardown, instructions, pumps: 1, own: [], extension: nil, stock: {})
+          @extension = extension
           @own = own
           @stock = stock
           @teardown = teardown
@@ -41,7 +43,7 @@ module Gimlet
         end
 
         # @return [Wrenches::Choice]
-        def choice = @choice ||= Wrenches.choose(@instructions.flat_map(&:targets_nm), own: @own)
+        def choice = @choice ||= Wrenches.choose(@instructions.flat_map { |one| one.settings_nm(@extension) }, own: @own)
 
         private
 
@@ -102,7 +104,7 @@ module Gimlet
         end
 
         def reached_by(wrench)
-          reached = @instructions.select { |instruction| instruction.targets_nm.any? { |value| choice.for(value) == wrench } }
+          reached = @instructions.select { |instruction| instruction.settings_nm(@extension).any? { |value| choice.for(value) == wrench } }
           reached.map { |instruction| instruction.fastener.name }.uniq.join(", ")
         end
 

@@ -48,7 +48,7 @@ module Gimlet
           tightening = Closing.in_order(teardown, teardown.fasteners.flat_map do |fastener|
             Tightening::Instruct.call(fastener, variant, unit: job.unit, entered: job.entered[fastener.id])
           end)
-          bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps, own: job.wrenches, stock: @stock)
+          bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps, own: job.wrenches, extension: job.extension, stock: @stock)
           plans = KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, also: job.also, solved: @solved)
           Workup.new(variant: variant, teardown: teardown, demand: demand, plans: plans.call(job.policy), tools: bench.tools, wrenches: bench.choice,
                      consumables: bench.consumables, tightening: tightening, extension: job.extension, refit: Refitting.of(teardown),

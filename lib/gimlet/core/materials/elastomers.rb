@@ -34,6 +34,10 @@ module Gimlet
 
         # @return [Hash{String=>String}] medium id => name
         def media = @media.except(SILICONE).transform_values { |row| row["name"] }
+
+        # @param medium [String, nil] of `media`
+        # @return [String, nil] what it does to people, where it is dangerous
+        def hurts(medium) = @media.dig(medium, "hurts")
         def lubricants = @lubricants.keys
 
         # @param name [String, nil] of a layer's lubricant or of a consumable

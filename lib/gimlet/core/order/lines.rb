@@ -11,10 +11,10 @@ module Gimlet
       #
       #   Lines.of(record).find { |section| section.key == "open" }.lines.first.strong # => "Manifold"
       module Lines
-        # `afterwards` is what comes when everything is tight.
-        Section = Value.of(:key, :title, :lines, :afterwards)
+        # `afterwards` is what comes when everything is tight. `cautions` are rows of text, picture and title, due before all its lines or one.
+        Section = Value.of(:key, :title, :lines, :afterwards, :cautions)
         # `stacks` and `fasteners` are ids of what is drawn and tightened at a step.
-        Line = Value.of(:strong, :text, :boxes, :stacks, :fasteners)
+        Line = Value.of(:strong, :text, :boxes, :stacks, :fasteners, :cautions)
         # `id` stays what it is, as the record does; `label` says what the box is for where a line has several.
         Box = Value.of(:id, :label)
 
@@ -34,18 +34,30 @@ module Gimlet
             ["renew", "Renew", steps(record, "renew")], ["close", "Close", steps(record, "close")],
             ["finish", "Start again", steps(record, "finish", "after running")]
           ]
-          sections.map { |key, title, lines| section(key, title, lines) }.reject { |section| section.lines.empty? }
+          due = due(record, sections.reject { |_, _, lines| lines.empty? })
+          sections.map { |key, title, lines| section(key, title, lines, due) }.reject { |section| section.lines.empty? }
+        end
+
+        # @return [Hash] cautions by [section, the bold words of its line, nil for all of it]; what has no place of its own comes first of all
+        def due(record, sections)
+          places = sections.flat_map { |key, _, lines| [[key, nil], *lines.map { |line| [key, line.first] }] }
+          record["cautions"].zip(record["signs"]).map { |text, sign| { "text" => text, **sign } }.group_by do |one|
+            at = [one["before"], one["at"] && sentence(one["at"])]
+            [at, [one["before"], nil]].find { |place| places.include?(place) } || places.first
+          end
         end
 
         # @param lines [Array<Array>] strong, text, what each box is for, ids of stacks, ids of fasteners
-        def section(key, title, lines)
+        def section(key, title, lines, due)
           numbered = lines.map.with_index(1) do |(strong, text, labels, stacks, fasteners), at|
-            Line.new(strong: strong, text: text, stacks: stacks || [], fasteners: fasteners || [], boxes: labels.map.with_index(1) do |label, box|
-              Box.new(id: "#{key} #{at}.#{box}", label: label)
-            end)
+            boxes = labels.map.with_index(1) { |label, box| Box.new(id: "#{key} #{at}.#{box}", label: label) }
+            Line.new(strong: strong, text: text, stacks: stacks || [], fasteners: fasteners || [], boxes: boxes,
+                     cautions: cautions(due.delete([key, strong])))
           end
-          Section.new(key: key, title: title, afterwards: key == "finish", lines: numbered)
+          Section.new(key: key, title: title, afterwards: key == "finish", lines: numbered, cautions: cautions(due[[key, nil]]))
         end
+
+        def cautions(rows) = (rows || []).map { |row| row.slice("text", "picture", "title") }
 
         def parts(record)
           Parts.new(record).rows.map do |quantity, number, name, serves|

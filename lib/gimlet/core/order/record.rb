@@ -18,7 +18,7 @@ module Gimlet
       #   work         areas [id, name], added [name, why], not_on_file [name], pumps, complaints, found
       #   parts        plan, lines, unfilled, surplus, price_cents; why: each part with its reasons
       #   held         parts that go along and may come back; extent, left_out: how far the work goes and what was left out
-      #   keep, count_out, tools, consumables, tightening, steps, stacks, cautions, assumptions, outside: as the plan had them
+      #   keep, count_out, tools, consumables, tightening, steps, stacks, cautions, signs, assumptions, outside: as the plan had them
       #   stops        dangers that stood, with what is done first, and what the caller was told
       #   unit, catalogue_version, entry: the last entry of the ticket that it was made on
       class Record
@@ -28,7 +28,7 @@ module Gimlet
 
         VERSION = 2
         SERVED = 12
-        KEPT = %i[keep held extent left_out count_out tools consumables tightening refit steps stacks cautions assumptions outside].freeze
+        KEPT = %i[keep held extent left_out count_out tools consumables tightening refit steps stacks cautions signs assumptions outside].freeze
 
         # @param view [Counter::WorkOnTicket::View]
         # @param plan [Hash] as the screen has it (Present::Plan)

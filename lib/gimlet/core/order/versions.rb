@@ -27,6 +27,9 @@ module Gimlet
         LAYER = { "slot" => nil, "fates" => [], "look" => [], "inside" => nil }.freeze
         WHOLE = { "stops" => [], "held" => [], "refit" => nil, "extent" => nil, "left_out" => {}, "outside" => [] }.freeze
 
+        # Cautions once stood before the work as a whole.
+        UNSIGNED = { "picture" => "mind", "title" => nil, "before" => "open", "at" => nil }.freeze
+
         # What every record has, from the first version on; and what orders had before there was a record.
         PARTS = %w[pump seen work parts why keep count_out tools consumables tightening steps stacks cautions assumptions unit].freeze
         ON_SCREEN = %w[plan sure models readings].freeze
@@ -59,7 +62,9 @@ module Gimlet
           rows = ROWS.to_h { |part, defaults| [part, document[part].map { |row| defaults.merge(row) }] }
           parts = PARTS_ROWS.to_h { |part, defaults| [part, document["parts"][part].map { |row| defaults.merge(row) }] }
           stacks = rows["stacks"].map { |stack| { "id" => stack["name"] }.merge(stack, "layers" => stack["layers"].map { |row| layer(row) }) }
-          WHOLE.merge(document, rows, "stacks" => stacks, "parts" => document["parts"].merge(parts))
+          WHOLE.merge("signs" => document["cautions"].map do
+            UNSIGNED
+          end).merge(document, rows, "stacks" => stacks, "parts" => document["parts"].merge(parts))
         end
 
         def layer(row)

@@ -43,7 +43,7 @@ module Gimlet
         # "It was not", at the end, takes back as well.
         def well?(told)
           behind = ((told.max + 1)..(told.max + self.class::BEHIND)).select { |at| clauses[at] == clauses[told.max] }
-          behind.any? { |at| (self.class::WELL.include?(words[at]) && !denies?(at - 1)) || (words[at] == "not" && at == words.size - 1) }
+          behind.any? { |at| words[at] == "not" ? at == words.size - 1 : self.class::WELL.include?(words[at]) && !denies?(at - 1) }
         end
 
         def denies?(at) = self.class::DENIES.include?(words[at])
@@ -71,8 +71,8 @@ module Gimlet
         HEDGES = %w[maybe might perhaps think thinks thought possibly probably guess reckon reckons suspect unsure wonder seems could].freeze
         LONG_AGO = ["last year", "last winter", "last season", "last summer", "years ago", "a year ago", "months ago", "used to", "in the past",
                     "once before"].map(&:split).freeze
-        MENDED = ["had a new one", "have a new one", "got a new one", "was fixed", "been fixed", "been done", "is fixed", "since replaced", "was replaced",
-                  "been replaced", "fixed it", "replaced it", "runs fine now", "fine now", "freed off"].map(&:split).freeze
+        MENDED = ["had a new one", "have a new one", "got a new one", "was fixed", "been fixed", "been done", "is fixed", "since replaced",
+                  "was replaced", "been replaced", "fixed it", "replaced it", "runs fine now", "fine now", "freed off"].map(&:split).freeze
         AGAIN = %w[again still].freeze
         SUPPOSED = ["would it", "what if", "what happens if", "is it bad", "in case", "how do", "how can", "how to", "what torque", "is there a",
                     "do you sell", "do you have", "do you do", "have you got", "can you get", "to stop it", "so that it does not", "to prevent",
@@ -99,8 +99,8 @@ module Gimlet
         def self.part(found, all)
           words = found.map(&:first)
           clause = 0
-          new(words: words, places: found.map { |_, first, last| [first, last] }, clauses: words.map { |word| clause += word == "and" ? 1 : 0 },
-              line_words: all)
+          clauses = words.map { |word| clause += word == "and" ? 1 : 0 }
+          new(words: words, places: found.map { |_, first, last| [first, last] }, clauses: clauses, line_words: all)
         end
 
         def self.plain(word) = word.sub(/['’]s\z/, "").delete("'’")

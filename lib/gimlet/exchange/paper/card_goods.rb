@@ -30,6 +30,10 @@ module Gimlet
         private
 
         def parts
+          if @sections["part"]
+            @sheet.heading "Before you start"
+            cautions(@sections["part"])
+          end
           parts = Core::Order::Parts.new(@record)
           @sheet.heading "Parts: #{@record['parts']['plan']}"
           @sheet.table([["", "Qty", "Number", "Name", "Serves"], *parts.rows.map { |row| ["", *row] }], [18, 72, 86, 170, nil])

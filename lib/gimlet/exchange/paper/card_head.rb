@@ -2,7 +2,6 @@
 
 require "time"
 require_relative "../../core/plain"
-require_relative "../../core/8_plan/cautions"
 require_relative "outside_drawing"
 require_relative "qr_code"
 require_relative "sheet"
@@ -31,8 +30,6 @@ module Gimlet
           beside_code { title }
           outside
           remarks.each { |text| @sheet.bullet(text, style: :bold) }
-          @sheet.heading "Before you start"
-          @record["cautions"].each { |text| @sheet.bullet(text) }
         end
 
         private

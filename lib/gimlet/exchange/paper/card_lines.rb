@@ -17,10 +17,15 @@ module Gimlet
         def lines(key)
           section = @sections[key] or return
           @sheet.heading section.title, with: [Sheet::ROOM, @sheet.high(section.lines.first.text, strong: strong(section.lines.first)) + HEAD].max
+          cautions(section)
           section.lines.each do |line|
+            cautions(line)
             line.boxes.first.label ? places(line) : @sheet.tick(line.text, strong: strong(line))
           end
         end
+
+        # Ahead of what they are about.
+        def cautions(one) = one.cautions.each { |caution| @sheet.bullet(caution["text"], style: :bold) }
 
         def places(line)
           @sheet.room(60) unless line.text.empty?
@@ -32,6 +37,7 @@ module Gimlet
         def lines_at_once(key)
           section = @sections[key] or return
           @sheet.heading section.title
+          cautions(section)
           section.lines.each { |line| @sheet.tick("#{Core::Positions.short(line.boxes.map(&:label))}: #{line.text}", strong: line.strong) }
         end
 
