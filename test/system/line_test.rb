@@ -21,6 +21,7 @@ class LineTest < SystemTest
     assert_button "seen now, no rating: strike out"
     assert_field "What you hear", with: ""
     say "10 bar"
+    assert_selector "[aria-label='What “10 bar” means']"
     keys(:escape)
     assert_no_selector "[aria-label='What “10 bar” means']"
     assert_text "meant neither"

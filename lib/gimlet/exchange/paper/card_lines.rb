@@ -25,7 +25,7 @@ module Gimlet
         end
 
         # Ahead of what they are about.
-        def cautions(one) = one.cautions.each { |caution| @sheet.bullet(caution["text"], style: :bold) }
+        def cautions(one) = one.cautions.each { |caution| @sheet.bullet(caution["text"], strong: "Caution:") }
 
         def places(line)
           @sheet.room(60) unless line.text.empty?
