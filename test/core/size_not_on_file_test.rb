@@ -10,14 +10,17 @@ class SizeNotOnFileTest < Minitest::Test
 
   SCOPE = %w[packings].freeze
   # Of every pump, whatever its plunger; what is told of a series alike.
-  ALIKE = %w[maker cylinders head_bolts head_bolt_drive manifold_material plunger_material cover_colour sight_glass shaft_side shaft_kind valve_caps cap_location].freeze
+  ALIKE = %w[maker cylinders head_bolts head_bolt_drive manifold_material plunger_material cover_colour sight_glass shaft_side shaft_kind valve_caps
+             cap_location].freeze
 
   # @return [Array<Array(Variant, String)>] a pump and a plate beside its own whose figures no sister has
   def plates
     snapshot.variants.uniq(&:designation).filter_map do |pump|
       figures = pump.designation[/\d{2,3}(?=\D*\z)/] or next
       taken = pump.series.models.map(&:designation)
-      other = [3, -2, 5, -4, 7].map { |more| pump.designation.sub(/#{figures}(?=\D*\z)/, (figures.to_i + more).to_s) }.find { |plate| !taken.include?(plate) }
+      other = [3, -2, 5, -4, 7].map do |more|
+        pump.designation.sub(/#{figures}(?=\D*\z)/, (figures.to_i + more).to_s)
+      end.find { |plate| !taken.include?(plate) }
       [pump, other] if pump.series.item == "pump" && pump.series.models.map { |model| model.traits["plunger_mm"] }.uniq.size > 1
     end
   end

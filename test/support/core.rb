@@ -23,7 +23,7 @@ module DemoCatalogue
   )
   FIELD = Gimlet::Core::Identification::Field.new(Gimlet::Core::Identification::Hypotheses.of(SNAPSHOT), VOCABULARY)
   ORDER_IDS = Gimlet::Core::Identification::OrderIds.new
-  ON_FILE = Gimlet::Core::Ear::Lexicon.on_file(VOCABULARY, SNAPSHOT)
+  ON_FILE = Gimlet::Core::Ear::Lexicon.on_file(VOCABULARY) { |id| FIELD.column(id).values }
   HAZARDS = Gimlet::Core::Safety::Hazards.new(YAML.load_file(File.expand_path("../../data/vocabulary/hazards.yml", __dir__)))
   DIAGNOSIS = Gimlet::Core::Diagnosis::Model.new(YAML.load_file(File.expand_path("../../data/vocabulary/diagnosis.yml", __dir__)),
                                                  stops: HAZARDS.signs)

@@ -16,21 +16,25 @@ module Gimlet
     class Reference
       SOLVED = 4000
       attr_reader :snapshot, :vocabulary, :field, :tables
+      # @return [Hash] what each series calls its pumps and parts
+      attr_reader :names
 
       # @param snapshot [Core::Catalogue::Snapshot]
       # @param vocabulary [Core::Readings::Vocabulary] of the counter; traits that catalogue documents define are added
       # @param tables [Exchange::ReferenceFiles::Tables]
       # @param order_ids [Core::Identification::OrderIds] kept from catalogue to catalogue
       # @param learned [Hash, nil] of Learn: what this counter's own tickets taught
-      def initialize(snapshot, vocabulary, tables, order_ids = Core::Identification::OrderIds.new, learned: nil)
+      # @param before [Reference, nil] the one that it takes the place of: what the change left alone is not worked out again
+      def initialize(snapshot, vocabulary, tables, order_ids = Core::Identification::OrderIds.new, learned: nil, before: nil)
         learned ||= { "counts" => {}, "mistaken" => {}, "none" => Core::Readings::Likelihoods::NOT_IN_CATALOGUE }
         @snapshot = snapshot
         @tables = tables
         @vocabulary = vocabulary.extended("traits" => snapshot.series.flat_map(&:trait_definitions).uniq,
                                           "work" => work(snapshot)).mistaken(learned["mistaken"])
         @order_ids = order_ids
-        @field = Core::Identification::Field.new(Core::Identification::Hypotheses.of(snapshot, learned["counts"]), @vocabulary, none: learned["none"])
+        @field = field_after(before, learned)
         @classes = {}
+        @names = before ? before.names.dup : {}.compare_by_identity
         @lock = Mutex.new
       end
 
@@ -89,6 +93,12 @@ module Gimlet
 
       private
 
+      def field_after(before, learned)
+        known = before && [before.snapshot, before.field.hypotheses]
+        Core::Identification::Field.new(Core::Identification::Hypotheses.of(snapshot, learned["counts"], before: known), vocabulary,
+                                        none: learned["none"], before: before&.field)
+      end
+
       # Work that series name themselves, in their own words.
       def work(snapshot)
         own = snapshot.series.flat_map(&:areas).reject { |area| Core::Catalogue::WORK_AREAS.key?(area.id) }
@@ -97,8 +107,8 @@ module Gimlet
 
       def listener
         damaged = %w[plate part_number].to_h { |id| [id, field.column(id).names.method(:nearest)] }
-        Core::Ear::Listener.new(vocabulary, Core::Ear::Names.new(Core::Ear::Names.exact_of(snapshot), damaged),
-                                Core::Ear::Lexicon.on_file(vocabulary, snapshot), diagnosis.signs.values)
+        Core::Ear::Listener.new(vocabulary, Core::Ear::Names.new(Core::Ear::Names.exact_of(snapshot, @names), damaged),
+                                Core::Ear::Lexicon.on_file(vocabulary) { |id| field.column(id).values }, diagnosis.signs.values)
       end
     end
   end

@@ -94,7 +94,8 @@ module Gimlet
         snapshot = @catalogue.snapshot
         @order_ids.keep(snapshot.series)
         learned = version.last && Learn.learned(@database)
-        Reference.new(snapshot, self.class.vocabulary(version[1]), Exchange::ReferenceFiles::TABLES, @order_ids, learned: learned)
+        Reference.new(snapshot, self.class.vocabulary(version[1]), Exchange::ReferenceFiles::TABLES, @order_ids, learned: learned,
+                                                                                                                 before: @current&.last)
                  .warm(@current&.last&.scopes || [])
       end
 

@@ -107,7 +107,7 @@ module Gimlet
           next @snapshot if @snapshot&.version == version
 
           @pieces = digests.zip(pieces(digests)).to_h
-          @snapshot = Core::Catalogue::Snapshot.new(@pieces.values, version: version)
+          @snapshot = Core::Catalogue::Snapshot.new(@pieces.values, version: version, before: @snapshot)
         end
       end
 

@@ -14,10 +14,13 @@ module Gimlet
 
         # @param series [Array<Series>]
         # @param version [String]
-        def initialize(series, version:)
+        # @param before [Snapshot, nil] the one that it takes the place of: variants of the same series stay the same objects
+        def initialize(series, version:, before: nil)
           @series = series.freeze
           @version = version
-          @variants = series.flat_map { |one| Ractor.make_shareable(Variant.of_series(one)) }.freeze
+          @of = {}.compare_by_identity
+          series.each { |one| @of[one] = before&.of(one) || Ractor.make_shareable(Variant.of_series(one)) }
+          @variants = @of.values.flatten(1).freeze
           @by_designation = @variants.group_by(&:designation).freeze
           @parts = series.flat_map(&:parts).to_h { |part| [part.number, part] }.freeze
           @kits = series.flat_map(&:kits).to_h { |kit| [kit.number, kit] }.freeze
@@ -25,6 +28,9 @@ module Gimlet
           @areas = WORK_AREAS.merge(named_by_series).freeze
           freeze
         end
+
+        # @return [Array<Variant>, nil] of this very series, nil where it is not among them
+        def of(series) = @of[series]
 
         def part(number) = @parts[number]
         def kit(number) = @kits[number]

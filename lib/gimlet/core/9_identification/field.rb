@@ -2,18 +2,14 @@
 
 require "monitor"
 require_relative "../2_readings/likelihoods"
-require_relative "../value"
 require_relative "answer_chances"
+require_relative "columns"
 require_relative "hypothesis"
 require_relative "unlisted"
 
 module Gimlet
   module Core
     module Identification
-      # The distinct values of one trait; for each hypothesis the place of its value among them; how common each value is; the family
-      # that each value is first met in; and what finds names, where the trait has names.
-      Column = Value.of(:values, :places, :shares, :families, :names)
-
       # All hypotheses that a reading can speak of, laid out by trait: a reading is then weighed once for each distinct value instead
       # of once for each hypothesis.
       class Field
@@ -31,7 +27,8 @@ module Gimlet
         # @param hypotheses [Array<Hypothesis>]
         # @param vocabulary [Readings::Vocabulary]
         # @param none [Float]
-        def initialize(hypotheses, vocabulary, none: Readings::Likelihoods::NOT_IN_CATALOGUE)
+        # @param before [Field, nil] the one that it takes the place of
+        def initialize(hypotheses, vocabulary, none: Readings::Likelihoods::NOT_IN_CATALOGUE, before: nil)
           @none = none
           @hypotheses = hypotheses
           @vocabulary = vocabulary
@@ -41,13 +38,17 @@ module Gimlet
           @chances = {}
           @priors = {}
           @lock = Monitor.new
+          @making = Columns.new(hypotheses, prior, before)
         end
 
         # @param key [String] a trait id, a slot, or "flow_l_min/speed_rpm" for one by the other
         # @return [Column]
         def column(key)
-          @columns[key] || @lock.synchronize { @columns[key] ||= build(key) }
+          @columns[key] || @lock.synchronize { @columns[key] ||= @making.build(key, vocabulary.traits[key]&.way) }
         end
+
+        # @return [Column, nil] where it was asked for before
+        def built(key) = @columns[key]
 
         # @param owned [Array<String>] designations this customer is known to have; they get half of the belief
         # @return [Array<Float>] adds up to 1
@@ -82,6 +83,7 @@ module Gimlet
         def warm
           unlisted
           vocabulary.traits.each_value { |trait| column(trait.slot || trait.id) }
+          @making.forget
           self
         end
 
@@ -95,34 +97,6 @@ module Gimlet
         def shared(owned)
           known = spread(hypotheses.map { |hypothese| hypothese.names.intersect?(owned) ? hypothese.weight : 0 })
           known ? prior.zip(known).map { |one, two| (one + two) / 2 } : prior
-        end
-
-        def build(key)
-          over, under = key.split("/")
-          seen = {}
-          places = hypotheses.map do |hypothese|
-            value = under ? ratio(hypothese.traits, over, under) : hypothese.traits[key]
-            seen[value] ||= seen.size
-          end
-          values = seen.keys
-          Column.new(values: values.freeze, places: places.freeze, shares: shares(places, values.size), families: families(places).freeze,
-                     names: vocabulary.traits[key]&.way&.index(values))
-        end
-
-        def ratio(traits, over, under)
-          traits[over] && traits[under] ? traits[over] / traits[under].to_f : nil
-        end
-
-        def shares(places, size)
-          sums = Array.new(size, 0.0)
-          places.each_with_index { |place, at| sums[place] += prior[at] }
-          sums.freeze
-        end
-
-        def families(places)
-          found = []
-          places.each_with_index { |place, at| found[place] ||= hypotheses[at].family }
-          found
         end
 
         def spread(weights)

@@ -28,11 +28,12 @@ module Gimlet
 
         # The values that some pump of a catalogue has, for `new`.
         # @param vocabulary [Readings::Vocabulary]
-        # @param snapshot [Catalogue::Snapshot]
+        # @yield [id] a trait
+        # @yieldreturn [Array] its values, nil where a pump has none
         # @return [Hash{String=>Array}] trait id => values
-        def self.on_file(vocabulary, snapshot)
+        def self.on_file(vocabulary)
           worded = vocabulary.traits.values.select { |trait| trait.way.worded? }.map(&:id)
-          worded.to_h { |id| [id, snapshot.variants.filter_map { |variant| variant.trait(id) }.flatten.uniq] }
+          worded.to_h { |id| [id, yield(id).compact.flatten.uniq] }
         end
 
         # @param vocabulary [Readings::Vocabulary]

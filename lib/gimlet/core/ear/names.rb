@@ -27,14 +27,23 @@ module Gimlet
 
         # What a catalogue calls its makers, series, pumps, parts and kits.
         # @param snapshot [Catalogue::Snapshot]
+        # @param known [Hash] by identity of a series, what it calls them: kept from catalogue to catalogue
         # @return [Hash{String=>Array(String, String)}] for `new`; where names clash, pumps come before parts, parts before series
-        def self.exact_of(snapshot)
-          series = snapshot.series
-          rows = series.flat_map { |one| [["maker", one.maker.name, one.maker.name], ["series", one.name, one.name]] } +
-                 [*snapshot.kits, *snapshot.parts].map { |one| ["part_number", one.number, one.number] } +
-                 snapshot.variants.uniq(&:model).flat_map { |variant| variant.spellings.map { |name| ["plate", name, name] } }
-          rows.to_h { |id, name, value| [plain(name), [id, value]] }.tap { |all| all.delete("") }
+        def self.exact_of(snapshot, known = {}.compare_by_identity)
+          of_each = snapshot.series.map { |series| known[series] ||= names_of(series, snapshot.of(series)) }
+          known.keep_if { |series, _| snapshot.of(series) }
+          all = of_each.transpose.flatten(1).reduce({}) { |names, some| names.merge!(some) }
+          all.except("")
         end
+
+        # @return [Array<Hash>] of series and makers, kits, parts, pumps
+        def self.names_of(series, variants)
+          [{ "maker" => [series.maker.name], "series" => [series.name] }, { "part_number" => series.kits.map(&:number) },
+           { "part_number" => series.parts.map(&:number) }, { "plate" => variants.uniq(&:model).flat_map(&:spellings) }].map do |named|
+            named.flat_map { |id, names| names.map { |name| [plain(name), [id, name].freeze] } }.to_h.freeze
+          end
+        end
+        private_class_method :names_of
 
         # @return [Integer] glyphs of the longest name
         attr_reader :longest

@@ -50,7 +50,7 @@ module Gimlet
           def example(_trait, value, noun) = [value, noun].compact.join(" ")
 
           # @return [Object, nil] what finds the values that a reading speaks of, where going through all of them is too slow
-          def index(_values) = nil
+          def index(_values, _before = nil) = nil
 
           # @return [Boolean] whether nothing is on file
           def blank?(value) = value.nil? || value == []

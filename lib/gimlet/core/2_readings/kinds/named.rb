@@ -18,7 +18,7 @@ module Gimlet
           def compared? = false
           def not_to_be_read?(_trait) = true
           def example(_trait, names, _noun) = Array(names).first.to_s
-          def index(values) = NameIndex.new(values)
+          def index(values, before = nil) = NameIndex.new(values, before)
           def label(_trait, value) = Array(value).first.to_s
 
           # @param names [NameIndex]

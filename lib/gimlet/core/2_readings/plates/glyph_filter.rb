@@ -13,14 +13,23 @@ module Gimlet
         # A glyph one place off still counts: one before it may have been lost.
         SHIFTS = [-1, 0, 1].freeze
 
+        # @return [Array<String>] by place
+        attr_reader :names
+
         # @param names [Array<String>] plain, by place
-        def initialize(names)
-          @size = names.size
-          @from_left = sets(names) { |_, at| at }
-          @from_right = sets(names) { |name, at| name.size - 1 - at }
-          @anywhere = bits { |mark, place| mark_anywhere(names[place], place, mark) }
+        # @param before [GlyphFilter, nil] one of nearly the same names: only what differs is gone through
+        def initialize(names, before = nil)
+          @names = names
+          head, tail = before ? alike(before.names) : [0, 0]
+          between = names[head...(names.size - tail)]
+          fresh = [sets(between) { |_, at| at }, sets(between) { |name, at| name.size - 1 - at },
+                   bits(between.size) { |mark, place| mark_anywhere(between[place], place, mark) }]
+          fresh = fresh.zip(before.tables).map { |new, old| spliced(old, new, before.names.size, between.size, head, tail) } if before
+          @from_left, @from_right, @anywhere = fresh
           @near = {}
         end
+
+        def tables = [@from_left, @from_right, @anywhere]
 
         # @param glyphs [Array<String>] as read; `*` is any run of glyphs
         # @param margin [Integer] how far below the best count, two for a glyph and one for a lookalike
@@ -35,6 +44,22 @@ module Gimlet
 
         private
 
+        # @return [Array(Integer, Integer)] how many at the beginning, and at the end, are the same
+        def alike(old)
+          most = [old.size, names.size].min
+          head = (0...most).find { |at| old[at] != names[at] } || most
+          [head, (0...(most - head)).find { |at| old[-1 - at] != names[-1 - at] } || (most - head)]
+        end
+
+        # Old places, with those in between put in their place.
+        def spliced(old, new, size, between, head, tail)
+          (old.keys | new.keys).each_with_object(Hash.new(0)) do |key, all|
+            set = old[key]
+            kept = (set & ((1 << head) - 1)) | (new[key] << head) | ((set >> (size - tail)) << (head + between))
+            all[key] = kept unless kept.zero?
+          end
+        end
+
         # With runs missing only what stands before the first counts from the left and what stands after the last from the right; every
         # readable glyph, and every two in a row, count wherever they are.
         def run_count(glyphs)
@@ -47,7 +72,7 @@ module Gimlet
 
         # { [distance from that end, letter] => set }
         def sets(names)
-          bits do |mark, place|
+          bits(names.size) do |mark, place|
             names[place].each_char.with_index { |letter, at| mark.call([yield(names[place], at), letter], place) }
           end
         end
@@ -59,13 +84,13 @@ module Gimlet
 
         # @yield [mark, place] for every place; `mark` puts a place into the set of a key
         # @return [Hash{Object=>Integer}]
-        def bits
-          bytes = Hash.new { |all, key| all[key] = "\0".b * ((@size / 8) + 1) }
+        def bits(size)
+          bytes = Hash.new { |all, key| all[key] = "\0".b * ((size / 8) + 1) }
           mark = lambda do |key, place|
             row = bytes[key]
             row.setbyte(place / 8, row.getbyte(place / 8) | (1 << (place % 8)))
           end
-          @size.times { |place| yield(mark, place) }
+          size.times { |place| yield(mark, place) }
           bytes.transform_values { |row| row.reverse.unpack1("H*").hex }.tap { |sets| sets.default = 0 }
         end
 

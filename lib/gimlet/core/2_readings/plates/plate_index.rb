@@ -17,10 +17,14 @@ module Gimlet
         ALIGNED = 400
         REMEMBERED = 64
 
+        # @return [GlyphFilter]
+        attr_reader :filter
+
         # @param names [Array<String>] plain, by place
-        def initialize(names)
+        # @param before [PlateIndex, nil] one of nearly the same names
+        def initialize(names, before = nil)
           @names = names
-          @filter = GlyphFilter.new(names)
+          @filter = GlyphFilter.new(names, before&.filter)
           @answers = {}
         end
 
@@ -47,14 +51,18 @@ module Gimlet
 
       # The names of every place of a column: a pump's designation with its spellings, or the numbers of its parts.
       class NameIndex
+        # @return [PlateIndex]
+        attr_reader :index
+
         # @param values [Array<Array<String>>] by place, nil or empty where nothing is on file
-        def initialize(values)
+        # @param before [NameIndex, nil] one of nearly the same names
+        def initialize(values, before = nil)
           @size = values.count { |names| names && !names.empty? }
           @holders = Hash.new { |all, name| all[name] = [] }
           values.each_with_index { |names, place| Array(names).each { |name| @holders[PlateMatch.plain(name)] << place } }
           @holders.default_proc = nil
           @plain = @holders.keys.freeze
-          @index = PlateIndex.new(@plain)
+          @index = PlateIndex.new(@plain, before&.index)
           @values = values
         end
 

@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+
+# What is made from the catalogue before is the same as what is made from nothing, whatever was edited: the oracle is the long way.
+class AfterAnotherTest < Minitest::Test
+  include DemoCatalogue
+
+  Core = Gimlet::Core
+  SEED = Integer(ENV.fetch("AFTER_SEED", Random.new_seed % 100_000))
+  # Documents in, a document changed in place.
+  EDITS = {
+    "a name" => ->(one, _) { one["series"]["name"] += "x" },
+    "a trait" => ->(one, random) { one["models"].sample(random: random)["traits"]["plunger_mm"] = 19 + random.rand(9) },
+    "another popularity" => ->(one, random) { one["models"].sample(random: random)["popularity"] = 1 + random.rand(50) },
+    "a model more" => ->(one, random) { one["models"] << one["models"].sample(random: random).merge("designation" => "ZQ#{random.rand(1000)}") },
+    "a model less" => ->(one, random) { one["models"].delete_at(random.rand(one["models"].size)) if one["models"].size > 1 },
+    "another size of a part" => ->(one, random) { (one["parts"].sample(random: random)["spec"] ||= {})["id_mm"] = 7 + random.rand(50) },
+    "a number replaced by one of another series" => lambda do |one, random|
+      theirs = DOCUMENTS.sample(random: random)["parts"].sample(random: random)["number"]
+      one["parts"].sample(random: random)["superseded_by"] = theirs unless one["parts"].any? { |part| part["number"] == theirs }
+    end
+  }.freeze
+
+  def snapshot_of(documents, built, before: nil)
+    series = documents.map { |document| built[document] ||= Core::Catalogue::Build.call(document) }
+    Core::Catalogue::Snapshot.new(series, version: "x", before: before)
+  end
+
+  def field(snapshot, before: nil)
+    known = before && [before.first, before.last.hypotheses]
+    Core::Identification::Field.new(Core::Identification::Hypotheses.of(snapshot, before: known), VOCABULARY, before: before&.last)
+  end
+
+  # @return [Array<Hash>] other documents, the edited ones other objects
+  def edited(documents, random)
+    return documents.shuffle(random: random).drop(1) if random.rand(8).zero?
+
+    at = random.rand(documents.size)
+    changed = Marshal.load(Marshal.dump(documents[at]))
+    @told << (name = EDITS.keys.sample(random: random))
+    EDITS[name].call(changed, random)
+    documents.dup.tap { |all| all[at] = changed }
+  end
+
+  def test_a_field_after_another_is_one_made_from_nothing
+    random = Random.new(SEED)
+    built, @told, documents = {}.compare_by_identity, [], DOCUMENTS.dup
+    before = snapshot_of(documents, built).then { |first| [first, field(first)] }
+    12.times do
+      documents = edited(documents, random)
+      documents = DOCUMENTS.dup if documents.size < 10
+      after = snapshot_of(documents, built, before: before.first)
+      quick, long = field(after, before: before), field(snapshot_of(documents, built))
+      same(quick, long)
+      before = [after, quick]
+    end
+  end
+
+  def same(quick, long)
+    told = "AFTER_SEED=#{SEED} #{@told.last}"
+    assert_equal long.hypotheses, quick.hypotheses, told
+    VOCABULARY.traits.each_value do |trait|
+      key = trait.slot || trait.id
+      one, other = long.column(key), quick.column(key)
+      %i[values places shares families].each { |part| assert_equal one.public_send(part), other.public_send(part), "#{told} #{key} #{part}" }
+      next unless one.names
+
+      %w[DK420 ZQ1? PW-42*8 TK4R2O ?K4].each { |text| assert_equal one.names.search(text), other.names.search(text), "#{told} #{key} #{text}" }
+    end
+  end
+
+  # What nobody touched is not made again.
+  def test_what_is_untouched_stays_the_same_object
+    built = {}.compare_by_identity
+    first = snapshot_of(DOCUMENTS, built)
+    whole = field(first)
+    VOCABULARY.traits.each_value { |trait| whole.column(trait.slot || trait.id) }
+    documents = DOCUMENTS.map.with_index { |one, at| at == 3 ? Marshal.load(Marshal.dump(one)) : one }
+    documents[3]["models"].first["traits"]["mass_kg"] = 9.25
+    after = snapshot_of(documents, built, before: first)
+    next_one = field(after, before: [first, whole])
+    own = after.of(after.series[3]).to_h { |variant| [variant.id, true] }
+    kept = next_one.hypotheses.zip(whole.hypotheses).reject { |one, _| own[one.id] }
+    assert(kept.all? { |one, other| one.equal?(other) })
+    assert_same whole.column("plate").names, next_one.column("plate").names
+    assert_same whole.column("cylinders").places, next_one.column("cylinders").places
+    refute_equal whole.column("mass_kg").values, next_one.column("mass_kg").values
+  end
+
+  def test_names_are_kept_by_series
+    built, known = {}.compare_by_identity, {}.compare_by_identity
+    first = snapshot_of(DOCUMENTS, built)
+    Core::Ear::Names.exact_of(first, known)
+    fewer = snapshot_of(DOCUMENTS.drop(2), built, before: first)
+    assert_equal Core::Ear::Names.exact_of(fewer), Core::Ear::Names.exact_of(fewer, known)
+    assert_equal DOCUMENTS.size - 2, known.size
+  end
+end
