@@ -84,7 +84,7 @@ class ClosingTest < Minitest::Test
       assert_includes found.tools.map(&:name), tool, id
     end
     refute_includes text("GT2-25", ["oil_seals"]), "lips in", "the high-pressure seals stay"
-    assert(plan("SC325L", ["oil_seals"]).cautions.any? { |caution| caution.include?("first step") }, "a caution of what is passed")
+    assert(plan("SC325L", ["oil_seals"]).cautions.any? { |caution| caution.text.include?("first step") }, "a caution of what is passed")
     refute(plan("PG50L", ["packings"]).steps.any? { |step| step.title.include?("on the way") && step.text.empty? })
   end
 

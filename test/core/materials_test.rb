@@ -51,7 +51,7 @@ class MaterialsTest < Minitest::Test
 
   def cautions(pump, work, **service)
     told = Gimlet::Core::Materials::Service.new(table: TABLE, **service)
-    Gimlet::Core::Plan::Rebuild.new(snapshot, STOCK).call(variant(pump), scope: [work], service: told).cautions
+    Gimlet::Core::Plan::Rebuild.new(snapshot, STOCK).call(variant(pump), scope: [work], service: told).cautions.map(&:text)
   end
 
   def test_an_order_says_what_its_seals_do_not_bear
@@ -68,7 +68,7 @@ class MaterialsTest < Minitest::Test
     told["stacks"].flat_map { |stack| stack["layers"] }.each { |layer| layer["lube"] = "dry" }
     other = Gimlet::Core::Catalogue::Snapshot.new([Gimlet::Core::Catalogue::Build.call(told)], version: "x")
     service = Gimlet::Core::Materials::Service.new(table: TABLE)
-    found = Gimlet::Core::Plan::Rebuild.new(other, STOCK).call(other.variants.first, scope: ["packings"], service: service).cautions
+    found = Gimlet::Core::Plan::Rebuild.new(other, STOCK).call(other.variants.first, scope: ["packings"], service: service).cautions.map(&:text)
     assert_includes found, "flange O-ring 26 × 3 BW-1: Never petroleum jelly on EPDM: it swells. Use silicone grease or water."
     assert_equal(["lithium grease", "silicone grease", nil], ["Lithium grease, tube", "silicone grease 50 g", "thread adhesive"].map do |one|
       TABLE.lubricant(one)

@@ -118,7 +118,7 @@ module Gimlet
           steps = Plan::Steps.for(teardown).map { |step| [step.phase, step.title, *step.text, *step.fasteners, *step.stacks].join("; ") }
           cautions = Plan::Cautions.for(teardown, snapshot)
           said.compact.merge(%w[step work] => [*steps, *Plan::Intervals.passed(teardown, fates)].join("\n"),
-                             **cautions.to_h { |text| [["caution", text], text] })
+                             **cautions.to_h { |one| [["caution", one.text], "#{one.text} (#{[one.before, one.at].compact.join(', ')})"] })
         end
 
         # What goes with the agreed work, and what else this pump can have.
