@@ -44,7 +44,8 @@ class BenchLinesTest < Minitest::Test
 
   # The lines of a card carry both on, in the order of the record.
   def test_lines_have_them_from_the_record
-    record = { "cautions" => [], "signs" => [], "parts" => { "lines" => [], "unfilled" => [], "surplus" => [] }, "held" => [], "tools" => [], "consumables" => [], "count_out" => [],
+    record = { "cautions" => [], "signs" => [],
+               "parts" => { "lines" => [], "unfilled" => [], "surplus" => [] }, "held" => [], "tools" => [], "consumables" => [], "count_out" => [],
                "keep" => [], "steps" => [
                  { "phase" => "renew", "title" => "packings", "text" => ["In first."], "stacks" => ["packing"], "fasteners" => [] },
                  { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "fasteners" => ["head_bolts"] },
