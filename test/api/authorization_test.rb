@@ -53,6 +53,21 @@ class AuthorizationTest < Minitest::Test
     end
   end
 
+  # A role is a row of rights: whoever has none of what an operation asks for is refused, and the document names those who have it.
+  def test_the_document_says_who_has_each_right
+    assert_equal Gimlet::Core::Roles::RIGHTS.sort, Gimlet::Core::Roles::TABLE.values.flat_map(&:rights).uniq.sort
+    Gimlet::API::OpenAPI::DOCUMENT["paths"].each_value do |item|
+      item.slice("get", "post").each_value do |row|
+        next assert_equal("all", row["x-roles"]) if row["x-right"] == "none"
+
+        assert_equal Gimlet::Core::Roles::ALL.select { |role| Gimlet::Core::Roles.may?(role, row["x-right"]) }, row["x-roles"], row["operationId"]
+      end
+    end
+    assert_equal(["counter or keeper", "the owner", "counter"], %w[goods own sell].map { |right| Gimlet::Core::Roles.named(right) })
+    assert_equal %w[keeper owner], Gimlet::Core::Roles::TRUSTED
+    assert_raises(KeyError) { Gimlet::Core::Roles.with("fly") }
+  end
+
   # Percent signs, cases, slashes, dots and more: the document's own spelling is the only one.
   RESPELLINGS = [
     ->(path, random) { path.gsub(%r{[^/]}) { |letter| random.rand < 0.2 ? format("%%%02X", letter.ord) : letter } },
@@ -91,7 +106,7 @@ class AuthorizationTest < Minitest::Test
 
   def test_a_route_without_a_role_cannot_be
     row = { "operationId" => "everything", "responses" => {} }
-    assert_match(/everything has no x-roles/, assert_raises(KeyError) { Gimlet::API::Operations.operation("GET", row, []) }.message)
+    assert_match(/everything has no x-right/, assert_raises(KeyError) { Gimlet::API::Operations.operation("GET", row, []) }.message)
     assert_match(/no operation unheard_of/, assert_raises(KeyError) { Gimlet::API::App.serve("unheard_of") { "" } }.message)
     bare = Class.new(Sinatra::Base) { register Gimlet::API::Serving }
     assert_match(/nothing serves health, openapi/, assert_raises(KeyError) { bare.all_served! }.message)

@@ -178,7 +178,7 @@ class OnceTest < Minitest::Test
   end
 
   def test_an_operation_says_how_it_is_repeated_or_is_not_served
-    row = { "operationId" => "everything", "x-roles" => [], "responses" => {} }
+    row = { "operationId" => "everything", "x-right" => "look", "responses" => {} }
     assert_match(/everything has no x-repeat/, assert_raises(KeyError) { Gimlet::API::Operations.operation("POST", row, []) }.message)
     body = { "content" => { "application/json" => { "schema" => { "$ref" => "#/components/schemas/Nothing" } } } }
     without = row.merge("x-repeat" => "key", "requestBody" => body)

@@ -50,6 +50,7 @@ module Gimlet
 
       def completed(document)
         schemas = document["components"]["schemas"]
+        document["paths"].each_value { |path| path.slice("get", "post").each_value { |row| row["x-roles"] = roles(row["x-right"]) } }
         schemas["OrderSummary"] = Core::Order::Summary.schema
         Core::Catalogue::LayerFields::TOLD.each_key { |field| schemas["StackLayer"]["properties"][field] = { "type" => %w[string null] } }
         ENUMS.each { |name, values| schemas[name] = { "type" => "string", "enum" => values } }
@@ -57,6 +58,9 @@ module Gimlet
         of_kinds(schemas, "NewStep", Core::Order::Steps.sent, "Step")
         document
       end
+
+      # For whoever reads the document: who has that right.
+      def roles(right) = right == "none" ? "all" : Core::Roles.with(right).map(&:id)
 
       # A schema that is one of several, each of a kind that the core declares.
       def of_kinds(schemas, whole, kinds, suffix)

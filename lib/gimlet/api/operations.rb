@@ -21,9 +21,9 @@ module Gimlet
       # the key in its body (Store::Acts).
       REPEATS = %w[reads nature key].freeze
 
-      # `parameters` are the names that may stand in the query; `roles` those that may ask beside the owner, [:all] is everybody, signed in or not;
+      # `parameters` are the names that may stand in the query; `right` what whoever asks must be allowed, nil where everybody may, signed in or not;
       # `media` is what a body is sent as.
-      Operation = Core::Value.of(:id, :verb, :max_bytes, :parameters, :roles, :media, :repeat)
+      Operation = Core::Value.of(:id, :verb, :max_bytes, :parameters, :right, :media, :repeat)
       # An operation that is asked for, with the values of its path in their order.
       Call = Core::Value.of(:operation, :values)
       # How a path is recognised, and what its methods are.
@@ -75,12 +75,12 @@ module Gimlet
         Place.new(pattern: /\A#{pattern.join}\z/n, types: types, operations: operations)
       end
 
-      # A document that names no roles for an operation is none that anything is served by.
+      # A document that names no right for an operation is none that anything is served by.
       def operation(verb, row, shared)
-        roles = row.fetch("x-roles") { raise KeyError, "#{row['operationId']} has no x-roles" }
+        right = row.fetch("x-right") { raise KeyError, "#{row['operationId']} has no x-right" }
         Operation.new(id: row.fetch("operationId"), verb: verb, max_bytes: row.dig("requestBody", "x-max-bytes") || USUAL_BYTES,
                       parameters: (shared + parameters(row)).select { |parameter| parameter["in"] == "query" }.map { |parameter| parameter["name"] },
-                      media: row.dig("requestBody", "content")&.keys&.first || JSON_MEDIA, roles: roles == "all" ? [:all] : roles,
+                      media: row.dig("requestBody", "content")&.keys&.first || JSON_MEDIA, right: (right unless right == "none"),
                       repeat: repeat(verb, row))
       end
 

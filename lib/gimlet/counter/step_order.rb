@@ -32,7 +32,8 @@ module Gimlet
       # @raise [Core::InputError, OrderChanged, NotTheirs] nothing was changed
       def call(id, request)
         step = Core::Order::Steps::ALL.fetch(request["kind"])
-        step.for?(@role) || raise(NotTheirs, "To #{step::NAME} is for #{[*step::ROLES, 'owner'].join(', ')}; you are signed in as #{@role}.")
+        whose = Core::Roles.with(step::RIGHT).map(&:id).join(", ")
+        step.for?(@role) || raise(NotTheirs, "To #{step::NAME} is for #{whose}; you are signed in as #{@role}.")
         @database.transaction(mode: :immediate) do
           next if @lives.taken?(id, request["key"])
 

@@ -19,7 +19,7 @@ module Gimlet
           # Names go to nobody that is not known here.
           def session_view(person)
             told = authentication.names_told(env).map { |one| one.to_h.slice(:name, :role) }
-            somebody = person && { **person.to_h.slice(:name, :role), home: Core::Roles::HOME.fetch(person.role) }
+            somebody = person && { **person.to_h.slice(:name, :role), home: Core::Roles::TABLE.fetch(person.role).home }
             { person: somebody, may: may(person), people: told, sign_in: authentication.people.any?, demo: authentication.demo?(env),
               ways: ways.to_h }
           end

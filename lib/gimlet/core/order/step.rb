@@ -4,6 +4,7 @@ require_relative "../desk/movements"
 require_relative "../fields"
 require_relative "../input_error"
 require_relative "../reason"
+require_relative "../roles"
 require_relative "../value"
 require_relative "life"
 
@@ -15,7 +16,7 @@ module Gimlet
       #   class Pick < Step
       #     NAME = "pick"                           # what somebody does
       #     FROM = %w[ordered waiting].freeze       # states in which it may be done
-      #     ROLES = %w[counter bench keeper].freeze # who may, beside the owner
+      #     RIGHT = "look"                          # who may: of Core::Roles
       #     EFFECT = %w[picked].freeze              # movements that it makes
       #     field "number", TEXT.call(40)           # what is sent
       #
@@ -29,7 +30,7 @@ module Gimlet
         # `loan` says what becomes of a tool.
         Outcome = Value.of(:movements, :stage, :columns, :loan, :body)
 
-        ROLES = %w[counter].freeze
+        RIGHT = "sell"
         EFFECT = [].freeze
         # Whether it is begun elsewhere: by saving a ticket.
         SAVING = false
@@ -48,7 +49,7 @@ module Gimlet
 
           # @param role [String, nil] nil while nobody is on file
           # @return [Boolean]
-          def for?(role) = role.nil? || role == "owner" || self::ROLES.include?(role)
+          def for?(role) = role.nil? || Roles.may?(role, self::RIGHT)
 
           # @return [Boolean] whether it may be done now
           def from?(life) = self::FROM.include?(life.state)

@@ -10,7 +10,7 @@ module Gimlet
         class Check < Step
           NAME = "check"
           FROM = %w[ordered waiting picked].freeze
-          ROLES = %w[counter bench keeper].freeze
+          RIGHT = "look"
           EFFECT = %w[checked].freeze
 
           field "number", TEXT.call(40)

@@ -10,7 +10,7 @@ module Gimlet
         class Pick < Step
           NAME = "pick"
           FROM = %w[ordered waiting].freeze
-          ROLES = %w[counter bench keeper].freeze
+          RIGHT = "look"
           EFFECT = %w[picked].freeze
 
           field "number", TEXT.call(40)

@@ -10,7 +10,7 @@ module Gimlet
         class PutBack < Step
           NAME = "put back"
           FROM = %w[ordered waiting picked checked].freeze
-          ROLES = %w[counter bench keeper].freeze
+          RIGHT = "look"
           EFFECT = %w[unchecked put_back].freeze
 
           field "number", TEXT.call(40)
