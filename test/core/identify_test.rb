@@ -6,6 +6,7 @@ class IdentifyTest < Minitest::Test
   include DemoCatalogue
   include Gimlet::Core::Identification
 
+  PICTURES = Gimlet::Core::Identification::Pictures.new(Gimlet::Core::Outside::Drawings.new)
   SCOPE = %w[inlet_valves discharge_valves packings].freeze
 
   def field = FIELD
@@ -273,7 +274,7 @@ class IdentifyTest < Minitest::Test
   end
 
   def test_the_picture_marks_where_to_look
-    pictures = Gimlet::Core::Identification::Pictures
+    pictures = PICTURES
     assert_equal ["cap"], pictures.of_trait(variant("DK420"), trait("cap_drive")).marked
     assert_equal 8, pictures.of_trait(variant("DK420"), trait("head_bolts")).views.first.of("bolt").size
     assert_empty pictures.of_trait(variant("TK4L20 from 31000"), trait("cap_drive")).marked, "this pump has no caps"
@@ -284,18 +285,18 @@ class IdentifyTest < Minitest::Test
     glass = identify(reading("cylinders", 3)).then { |found| found.questions.find { |one| one.trait.id == "sight_glass" } }
     glass ||= NextQuestion.new(field, classes.places, Posterior.new(field, []).alive, channel: "phone", readings: []).ask(trait("sight_glass"),
                                                                                                                           "narrows")
-    drawn = Gimlet::Core::Identification::Pictures.of_answers(glass.answers, glass.trait, snapshot.variants)
+    drawn = PICTURES.of_answers(glass.answers, glass.trait, snapshot.variants)
     glass.answers.zip(drawn).each do |answer, picture|
       assert_equal answer.reading.value, picture.variant.trait("sight_glass") if picture
     end
     assert_operator drawn.compact.size, :>=, 3
     sizes = NextQuestion.new(field, classes.places, Posterior.new(field, []).alive, channel: "phone", readings: []).ask(trait("plunger_mm"),
                                                                                                                         "narrows")
-    assert_empty Gimlet::Core::Identification::Pictures.of_answers(sizes.answers, sizes.trait, snapshot.variants).compact, "18 and 20 mm look alike"
+    assert_empty PICTURES.of_answers(sizes.answers, sizes.trait, snapshot.variants).compact, "18 and 20 mm look alike"
   end
 
   def test_side_by_side_only_what_is_not_alike_is_picked_out
-    two = Gimlet::Core::Identification::Pictures.beside([variant("DK420"), variant("TK4L20 from 31000"), variant("DK418")], vocabulary)
+    two = PICTURES.beside([variant("DK420"), variant("TK4L20 from 31000"), variant("DK418")], vocabulary)
     assert_equal(%w[DK4 TK4], two.map { |one| one.variant.series.name })
     assert_includes two.first.marked, "cap"
     refute_includes two.first.marked, "body", "its colour is told beneath"

@@ -168,4 +168,16 @@ class OutsideTest < Minitest::Test
     u, v = %w[U-cup V-ring].map { |name| Detail.view("seal", variant("DK415"), name).marks.first.outline }
     refute_equal u, v
   end
+
+  # The same drawing for the same pump, while it is among the last that were looked at.
+  def test_a_side_is_drawn_once
+    drawings, pumps = Gimlet::Core::Outside::Drawings.new, snapshot.variants
+    first = drawings.view(pumps.first, "front")
+    assert_same first, drawings.view(pumps.first, "front")
+    refute_same first, drawings.view(pumps.last, "front")
+    assert_equal Gimlet::Core::Outside::Pump.new(pumps.first).views, drawings.views(pumps.first)
+    Gimlet::Core::Outside::Drawings::REMEMBERED.times { drawings.view(pumps.first.with(share: 0.5), "side") }
+    refute_same first, drawings.view(pumps.first, "front")
+    assert_equal first, drawings.view(pumps.first, "front")
+  end
 end

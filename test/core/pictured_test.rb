@@ -7,14 +7,14 @@ class PicturedTest < Minitest::Test
   include DemoCatalogue
 
   Outside = Gimlet::Core::Outside
-  Pictures = Gimlet::Core::Identification::Pictures
+  PICTURES = Gimlet::Core::Identification::Pictures.new(Gimlet::Core::Outside::Drawings.new)
 
   def pictured = vocabulary.traits.values.select(&:pictured)
   def seen = vocabulary.traits.values.select(&:view)
 
   # The drawing without its labels: what the eye has.
   def drawn(variant, trait, value = nil)
-    picture = Pictures.of_trait(variant, trait, value) or return
+    picture = PICTURES.of_trait(variant, trait, value) or return
     picture.views.first.marks.map do |mark|
       [mark.kind, mark.outline&.map do |point|
         point.map do |size|
@@ -50,7 +50,7 @@ class PicturedTest < Minitest::Test
   def test_what_is_looked_for_is_marked
     seen.reject { |one| one.look.nil? || one.slot || %w[head body].include?(one.look) }.each do |trait|
       pumps = snapshot.variants.uniq(&:series).select { |pump| pump.trait(trait.id) && ![0, "none"].include?(pump.trait(trait.id)) }
-      marked = pumps.map { |pump| Pictures.of_trait(pump, trait) }.compact.count { |picture| picture.marked.intersect?([*trait.look]) }
+      marked = pumps.map { |pump| PICTURES.of_trait(pump, trait) }.compact.count { |picture| picture.marked.intersect?([*trait.look]) }
       assert_operator marked, :>=, pumps.size * 0.75, "#{trait.id}: #{marked} of #{pumps.size}" if pumps.any?
     end
   end

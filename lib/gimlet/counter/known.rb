@@ -33,7 +33,7 @@ module Gimlet
       def diagnosis = DiagnoseCall::MODEL
 
       # @return [Array<Hash>] dangers that a line tells of, plain data: id, sure, from, to
-      def hazards(words) = HEARING.call(words).map { |one| { "id" => one.hazard.id, "sure" => one.sure, "from" => one.from, "to" => one.to } }
+      def hazards(words) = dangers(words).map { |one| { "id" => one.hazard.id, "sure" => one.sure, "from" => one.from, "to" => one.to } }
 
       # @return [Core::Safety::Hazard]
       # @raise [Core::InputError] when there is none of that id
@@ -47,8 +47,7 @@ module Gimlet
       # @return [Core::Ear::ParseResult] what a line would say; words that tell of a danger were heard
       def hear(words, asked)
         heard = @reference.ear.call(words, asked: asked, before: @ticket.before, customers: named)
-        dangers = HEARING.call(words)
-        heard.with(unheard: heard.unheard.reject { |left| dangers.any? { |danger| left.from < danger.to && danger.from < left.to } })
+        heard.with(unheard: heard.unheard.reject { |left| dangers(words).any? { |danger| left.from < danger.to && danger.from < left.to } })
       end
 
       # What a line says, as an entry keeps it, with who observed it.
@@ -90,6 +89,8 @@ module Gimlet
       end
 
       private
+
+      def dangers(words) = (@dangers ||= {})[words] ||= HEARING.call(words)
 
       def named = @customers.all.to_h { |row| [row[:name], row[:id]] }
 

@@ -4,6 +4,7 @@ require_relative "../core/9_identification/identify"
 require_relative "../core/9_identification/pumps/order_ids"
 require_relative "../core/9_identification/pumps/hypotheses"
 require_relative "../core/ear/ear"
+require_relative "../core/outside/drawings"
 require_relative "../exchange/vocabulary_files"
 
 module Gimlet
@@ -16,6 +17,8 @@ module Gimlet
     class Reference
       SOLVED = 4000
       attr_reader :snapshot, :vocabulary, :field, :tables
+      # @return [Core::Outside::Drawings]
+      attr_reader :drawings
       # @return [Hash] what each series calls its pumps and parts
       attr_reader :names
 
@@ -33,6 +36,7 @@ module Gimlet
                                           "work" => work(snapshot)).mistaken(learned["mistaken"])
         @order_ids = order_ids
         @field = field_after(before, learned)
+        @drawings = before ? before.drawings : Core::Outside::Drawings.new
         @classes = {}
         @names = before ? before.names.dup : {}.compare_by_identity
         @lock = Mutex.new

@@ -36,6 +36,7 @@ module Gimlet
         @result = result
         @found = result.identification
         @reference = result.reference
+        @pictures = Core::Identification::Pictures.new(@reference.drawings)
       end
 
       def call
@@ -90,13 +91,16 @@ module Gimlet
       def faces
         leaders = @found.candidates.first(LEADERS).select { |candidate| candidate.probability >= Core::Identification::Identify::WORTH_COMPARING }
         shown = leaders.map { |leader| variant(leader.at) }.uniq(&:series).first(FACES)
-        shown.size < 2 ? [] : Core::Identification::Pictures.beside(shown, @reference.vocabulary).map { |one| picture(one) }
+        shown.size < 2 ? [] : @pictures.beside(shown, @reference.vocabulary).map { |one| picture(one) }
       end
 
       def picture(picture)
         { series: picture.variant.series.name, maker: picture.variant.series.maker.name, pump: picture.variant.id, marked: picture.marked,
-          views: picture.views.map { |view| Outside.view(view) }, seen: seen(picture) }
+          views: picture.views.map { |view| shown_view(view) }, seen: seen(picture) }
       end
+
+      # A side that was drawn before was shown before.
+      def shown_view(view) = @reference.field.recall(:results, [:side, view.object_id]) { Outside.view(view) }
 
       # What is written beneath, where it is not alike.
       def seen(picture)
@@ -109,9 +113,8 @@ module Gimlet
       # The one that is asked is drawn, the others are only named.
       def question(question, asked)
         likely = asked ? @found.candidates.sort_by { |one| -one.probability }.map { |one| variant(one.at) } : []
-        pictures = Core::Identification::Pictures
-        where = asked && pictures.of_trait(likely.first, question.trait)
-        drawn = asked ? pictures.of_answers(question.answers, question.trait, likely) : []
+        where = asked && @pictures.of_trait(likely.first, question.trait)
+        drawn = asked ? @pictures.of_answers(question.answers, question.trait, likely) : []
         { trait: question.trait.id, name: question.trait.name, say: "#{SAYING.fetch(question.why)}#{question.trait.ask}", why: question.why,
           figure: figure(question), gain_bits: question.gain_bits.round(4), seconds: question.seconds,
           answers: question.answers.zip(drawn).map { |answer, own| answer(answer, own) }, picture: where ? picture(where) : nil }

@@ -42,7 +42,7 @@ module Gimlet
         { id: @view.id, last: @ticket.last, stops: Stops.call(@view.stops), ticket: state, call: @ticket.lines.map do |line|
           line(line)
         end, found: Identification.call(@view.found),
-          pump: pump, plan: plan, drips: drips, seen: plan && Core::Order::Seen.of(plan), tray: tray,
+          pump: pump, plan: plan, drips: drips, seen: seen, tray: tray,
           turns: turns, lacking: readiness.blockers.map(&:to_h), **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id,
           phrases: InputHints.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas, reference.diagnosis),
@@ -54,7 +54,16 @@ module Gimlet
       def readiness = @view.readiness
       def extents = @view.extents.map { |id, cost| extent(id, cost) }
       def amending = @view.amending&.to_h&.slice(:id, :revision, :cancelled_at, :cancelled_because)
-      def plan = @plan ||= @view.planned && Plan.call(@view.planned, owned: @ticket.owned.keys, handed: @ticket.handed)
+
+      # A plan that stayed as it was is shown as it was.
+      def plan
+        @plan ||= @view.planned && recalled(:shown_plan, @ticket.owned.keys, @ticket.handed) do
+          Plan.call(@view.planned, owned: @ticket.owned.keys, handed: @ticket.handed)
+        end
+      end
+
+      def seen = plan && recalled(:seen_plan, @ticket.owned.keys, @ticket.handed) { Core::Order::Seen.of(plan) }
+      def recalled(*key, &) = @view.found.reference.field.recall(:results, [*key, @view.planned.object_id], &)
 
       def state
         @ticket.to_h.slice(*SHOWN)

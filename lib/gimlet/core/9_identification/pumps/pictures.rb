@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../outside/detail"
-require_relative "../../outside/pump"
+require_relative "../../outside/drawings"
 require_relative "../../value"
 
 module Gimlet
@@ -11,12 +10,15 @@ module Gimlet
       Picture = Value.of(:variant, :views, :marked, :differs)
 
       # What a trait looks like on a pump, drawn from the catalogue's own geometry.
-      module Pictures
+      class Pictures
         SIDES = %w[front side].freeze
         # What covers most of a drawing is not filled: a colour is told beneath.
         SURFACES = %w[body head].freeze
 
-        module_function
+        # @param drawings [Outside::Drawings]
+        def initialize(drawings)
+          @drawings = drawings
+        end
 
         # @param trait [Readings::Trait] its `view` and `look` say where it is seen
         # @return [Picture, nil] of the place where this trait is seen on this pump
@@ -37,13 +39,6 @@ module Gimlet
           pictures.compact.size < 2 ? pictures.map { nil } : pictures
         end
 
-        def of_answer(value, trait, variants)
-          return of_trait(variants.first, trait, value) if trait.slot
-
-          having = variants.find { |variant| variant.trait(trait.id) == value }
-          having && of_trait(having, trait)
-        end
-
         # @param variants [Array<Variant>] the leaders
         # @param vocabulary [Readings::Vocabulary]
         # @return [Array<Picture>] one for each series among them, with what is not alike on all of them
@@ -51,20 +46,29 @@ module Gimlet
           shown = variants.uniq(&:series)
           differing = vocabulary.traits.values.select { |trait| trait.view && !trait.slot && shown.map { |one| one.trait(trait.id) }.uniq.size > 1 }
           shown.map do |variant|
-            views = SIDES.map { |side| Outside::Pump.new(variant).view(side) }
+            views = SIDES.map { |side| @drawings.view(variant, side) }
             Picture.new(variant: variant, views: views, marked: differing.flat_map { |trait| [*trait.look] }.uniq - SURFACES, differs: differing)
           end
         end
 
-        def drawn(variant, trait, value)
-          return Outside::Detail.view(trait.view, variant, value) if Outside::Detail::NAMES.key?(trait.view)
+        private
 
-          sides(variant, trait).find { |view| view.of(*trait.look).any? } || Outside::Pump.new(variant).view(trait.view)
+        def of_answer(value, trait, variants)
+          return of_trait(variants.first, trait, value) if trait.slot
+
+          having = variants.find { |variant| variant.trait(trait.id) == value }
+          having && of_trait(having, trait)
+        end
+
+        def drawn(variant, trait, value)
+          return @drawings.view(variant, trait.view, value) if Outside::Detail::NAMES.key?(trait.view)
+
+          sides(variant, trait).find { |view| view.of(*trait.look).any? } || @drawings.view(variant, trait.view)
         end
 
         # Where it usually is first; a port may be on another side.
         def sides(variant, trait)
-          [trait.view, *Outside::Pump::NAMES.keys].uniq.lazy.map { |side| Outside::Pump.new(variant).view(side) }
+          [trait.view, *Outside::Pump::NAMES.keys].uniq.lazy.map { |side| @drawings.view(variant, side) }
         end
       end
     end
