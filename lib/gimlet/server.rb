@@ -154,7 +154,7 @@ module Gimlet
 
       sleep(FIRST_S)
       command = File.expand_path("../../bin/gimlet", __dir__)
-      Process.wait(Process.spawn({ "GIMLET_DB" => @path }, "nice", RbConfig.ruby, command, "audit", out: File::NULL))
+      Process.wait(Process.spawn({ "GIMLET_DB" => @path }, "nice", RbConfig.ruby, command, "audit", out: File::NULL, close_others: true))
     end
 
     def reject(code, sentence) = Core::InputError.reject("database", code, sentence)

@@ -2,6 +2,8 @@
 
 require_relative "../support/core"
 require "gimlet/counter/workshop"
+require "gimlet/store/lock"
+require "tmpdir"
 
 # The process beside: what it answers, refuses and cannot do, and that it is there again whatever ended it.
 class WorkshopTest < Minitest::Test
@@ -28,6 +30,14 @@ class WorkshopTest < Minitest::Test
     sleep 0.2
     assert_equal 200, cents("2")
     refute_equal first, worker
+  end
+
+  # Started while a database is held, it does not hold it longer than this process does.
+  def test_it_does_not_keep_the_lock_of_a_database
+    path = File.join(Dir.mktmpdir, "shop.sqlite3")
+    Gimlet::Store::Lock.new(path).hold { cents("1") }
+    assert Process.kill(0, worker)
+    assert_nil Gimlet::Store::Lock.new(path).holder
   end
 
   def test_one_that_takes_too_long_is_ended_and_the_next_is_answered

@@ -90,7 +90,7 @@ module Gimlet
       def work(step, options)
         reader, writer = IO.pipe
         order = JSON.generate(step: step, kind: @kind, file: @file, database: @database, who: @who, **options)
-        @pid = Process.spawn(RbConfig.ruby, "-E", "UTF-8", WORKER, order, out: writer, in: File::NULL, pgroup: true,
+        @pid = Process.spawn(RbConfig.ruby, "-E", "UTF-8", WORKER, order, out: writer, in: File::NULL, close_others: true, pgroup: true,
                                                                           rlimit_as: MEMORY, rlimit_cpu: @cpu_s)
         writer.close
         clock = Thread.new { sleep(LONGEST_S) && stop }

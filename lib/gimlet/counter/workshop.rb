@@ -88,7 +88,7 @@ module Gimlet
       def start
         inside, @to = IO.pipe(binmode: true)
         @from, outside = IO.pipe(binmode: true)
-        @pid = Process.spawn(RbConfig.ruby, "-E", "UTF-8", WORKER, in: inside, out: outside, rlimit_as: MEMORY)
+        @pid = Process.spawn(RbConfig.ruby, "-E", "UTF-8", WORKER, in: inside, out: outside, close_others: true, rlimit_as: MEMORY)
         [inside, outside].each(&:close)
       end
 

@@ -21,7 +21,8 @@ module Gimlet
         file = File.new(@file_name, File::RDWR | File::CREAT, 0o600)
         return false unless file.flock(File::LOCK_EX | File::LOCK_NB)
 
-        # The web server is started in the place of this process and keeps the file open.
+        # The web server is started in the place of this process and keeps the file open. Whatever else is started closes it (`close_others`), or it
+        # would hold the lock longer than this process lives.
         file.close_on_exec = false
         file.truncate(0)
         file.write(Process.pid.to_s)

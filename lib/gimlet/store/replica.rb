@@ -54,8 +54,8 @@ module Gimlet
       def start
         configure
         inside, @guard = IO.pipe
-        @pid = Process.spawn("sh", "-c", GUARD, "replica", PROGRAM, "replicate", "-config", @config, in: inside,
-                                                                                                     %i[out err] => "#{@path}.replica.log")
+        @pid = Process.spawn("sh", "-c", GUARD, "replica", PROGRAM, "replicate", "-config", @config,
+                             in: inside, %i[out err] => "#{@path}.replica.log", close_others: true)
         inside.close
       end
 
