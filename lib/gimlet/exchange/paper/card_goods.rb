@@ -30,16 +30,20 @@ module Gimlet
         private
 
         def parts
-          if @sections["part"]
-            @sheet.heading "Before you start"
-            cautions(@sections["part"])
-          end
+          before_you_start(@sections["part"])
           parts = Core::Order::Parts.new(@record)
           @sheet.heading "Parts: #{@record['parts']['plan']}"
           @sheet.table([["", "Qty", "Number", "Name", "Serves"], *parts.rows.map { |row| ["", *row] }], [18, 72, 86, 170, nil])
           @sheet.pdf.move_down 4
           parts.lacking.each { |text| @sheet.bullet(text, style: :bold) }
           parts.remarks.each { |text| @sheet.bullet(text) }
+        end
+
+        def before_you_start(section)
+          return unless section && due(section).any?
+
+          @sheet.heading "Before you start"
+          cautions(section)
         end
       end
     end

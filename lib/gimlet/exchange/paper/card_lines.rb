@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../core/4_demand/positions"
+require_relative "../../core/8_plan/cautions"
 require_relative "sheet"
 
 module Gimlet
@@ -24,8 +25,9 @@ module Gimlet
           end
         end
 
-        # Ahead of what they are about.
-        def cautions(one) = one.cautions.each { |caution| @sheet.bullet(caution["text"], strong: "Caution:") }
+        # Ahead of what they are about; the foot of every page defers to the manual.
+        def cautions(one) = due(one).each { |text| @sheet.bullet(text, strong: "Caution:") }
+        def due(one) = one.cautions.map { |caution| caution["text"] } - [Core::Plan::Cautions::DEFERRAL]
 
         def places(line)
           @sheet.room(60) unless line.text.empty?
