@@ -12,7 +12,7 @@ module Gimlet
         # @param told [Array<Integer>] places of words
         # @return [Boolean] whether it is so now, of this pump: not denied, not over, not asked in general, not of another machine
         def meant?(told)
-          !denied?(told) && !mended? && !supposed? && !elsewhere?
+          !denied?(told) && !mended?(told) && !supposed? && !elsewhere?
         end
 
         # @return [Boolean] whether whoever says it does not know, or speaks of long ago
@@ -48,8 +48,8 @@ module Gimlet
 
         def denies?(at) = self.class::DENIES.include?(words[at])
 
-        # Seen to since; not where it is so again.
-        def mended? = told?(self.class::MENDED)
+        # Seen to since; not where it is so again, or where the word belongs to what is told ("fixed with a wire").
+        def mended?(told) = told?(self.class::MENDED.reject { |run| told.any? { |at| run.last == words[at] } })
         def long_ago? = told?(self.class::LONG_AGO)
         def told?(runs) = runs.any? { |run| follows?(line_words, run) } && !line_words.intersect?(self.class::AGAIN)
 

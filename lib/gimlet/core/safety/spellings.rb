@@ -3,7 +3,7 @@
 module Gimlet
   module Core
     module Safety
-      # Which words of phrases a typed word may be: the same, one that begins so ("bulg*"), or a longer one with a slip.
+      # Which words of phrases a typed word may be: the same, one that begins so ("bulg*"), or a long one with a slip.
       #
       #   Spellings.new(%w[manifold crack*]).call("cracked")  # => ["crack*"]
       #   Spellings.new(%w[manifold crack*]).call("manifodl") # => ["manifold"]
@@ -31,7 +31,7 @@ module Gimlet
         private
 
         def slipped(word)
-          return [] if word.size < SLIPS_FROM
+          return [] if word.size < SLIPS_FROM - 1
 
           (-1..1).flat_map { |more| @long.fetch(word.size + more, []) }.select { |known| slip?(known, word) }
         end
