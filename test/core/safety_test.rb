@@ -27,6 +27,12 @@ class SafetyTest < Minitest::Test
     end
   end
 
+  def test_what_may_be_one_is_asked
+    LOTS.flat_map { |lot| lot.fetch("asked", []) }.each do |row|
+      assert_equal [[row["kind"], false]], heard(row["say"]).map { |one| [one.hazard.kind.id, one.sure] }, row["say"]
+    end
+  end
+
   # Somebody who is hurt comes before the pump, whatever else was said.
   def test_the_injury_comes_first
     line = "hose burst, the head is cracked, metal in the oil and the jet went into his hand"
@@ -41,6 +47,9 @@ class SafetyTest < Minitest::Test
     { "the head is cracked" => [true], "the head is not cracked" => [], "no crack in the head" => [], "the head was cracked but is fixed" => [],
       "the head cracked last year" => [false], "the head cracked again, as it did last year" => [true], "the other pump has a cracked head" => [],
       "what if the head is cracked" => [], "maybe the head is cracked" => [false], "the head has a crak" => [], "the manifodl is cracked" => [true],
+      "we replaced the cracked head" => [], "we replaced the cracked head, it cracked again" => [true], "the trigger is fixed open" => [true],
+      "is the head cracked? no" => [], "is the head cracked? no idea, hose has a bulge" => [true], "is the head cracked? yes" => [true],
+      "replaced a b c crack in the head" => [true], "replaced a b crack in the head" => [], "changed them and the head is cracked" => [true],
       "ran it with no oil" => [true], "never ran it with no oil" => [], "head isn't cracked, hose has a bulge" => [true] }.each do |line, expected|
       assert_equal expected, heard(line).map(&:sure).uniq, line
     end
@@ -73,7 +82,7 @@ class SafetyTest < Minitest::Test
   # One slip in a word of six letters or more; none in a shorter one.
   def test_how_a_word_may_be_spelt
     spellings = Safety::Spellings.new(%w[guard finger crack*])
-    { "fingre" => ["finger"], "finger" => ["finger"], "fingr" => [], "fingger" => ["finger"], "fimger" => ["finger"], "fimgre" => [],
+    { "fingre" => ["finger"], "finger" => ["finger"], "fingr" => ["finger"], "figr" => [], "fingger" => ["finger"], "fimger" => ["finger"], "fimgre" => [],
       "guadr" => [], "guards" => [], "cracked" => ["crack*"] }.each { |word, known| assert_equal known, spellings.call(word), word }
   end
 

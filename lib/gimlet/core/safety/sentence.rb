@@ -7,12 +7,13 @@ module Gimlet
   module Core
     module Safety
       # One part of a sentence, up to its comma or its "but": what is said in it is meant of one thing. `words` without capitals and apostrophes,
-      # `places` [from, to] of each in the line, `clauses` a number for each: another behind every "and"; `line_words` those of the whole line.
-      Sentence = Value.of(:words, :places, :clauses, :line_words) do
+      # `places` [from, to] of each in the line, `clauses` a number for each: another behind every "and"; `line_words` those of the whole line,
+      # `refused` whether it was asked and answered with no ("Cracked? No").
+      Sentence = Value.of(:words, :places, :clauses, :line_words, :refused) do
         # @param told [Array<Integer>] places of words
         # @return [Boolean] whether it is so now, of this pump: not denied, not over, not asked in general, not of another machine
         def meant?(told)
-          !denied?(told) && !mended?(told) && !supposed? && !elsewhere?
+          !refused && !denied?(told) && !mended?(told) && !supposed? && !elsewhere?
         end
 
         # @return [Boolean] whether whoever says it does not know, or speaks of long ago
@@ -37,7 +38,13 @@ module Gimlet
         # one that belongs to what is told ("no guard") denies nothing; and what is said to be well is not ill.
         def denied?(told)
           before = ((told.min - self.class::REACH)...told.max).select { |at| at >= 0 && !told.include?(at) && denies?(at) }
-          before.any? { |at| told.any? { |place| place > at && clauses[place] == clauses[at] } } || well?(told)
+          before.any? { |at| told.any? { |place| place > at && clauses[place] == clauses[at] } } || well?(told) || renewed?(told)
+        end
+
+        # "We replaced the cracked head".
+        def renewed?(told)
+          before = ((told.min - self.class::BEHIND)...told.min).select { |at| at >= 0 && clauses[at] == clauses[told.min] }
+          before.any? { |at| self.class::RENEWED.include?(words[at]) } && !line_words.intersect?(self.class::AGAIN)
         end
 
         # "It was not", at the end, takes back as well.
@@ -68,18 +75,23 @@ module Gimlet
         DENIES = %w[no not never isnt arent wasnt werent doesnt didnt dont hasnt havent hadnt without none nothing nobody neither nor wont cant
                     cannot free].freeze
         WELL = %w[fine ok okay good alright intact whole tight new sound clean safe replaced renewed fixed sorted proof].freeze
+        RENEWED = %w[replaced renewed swapped mended repaired changed].freeze
         HEDGES = %w[maybe might perhaps think thinks thought possibly probably guess reckon reckons suspect unsure wonder seems could].freeze
         LONG_AGO = ["last year", "last winter", "last season", "last summer", "years ago", "a year ago", "months ago", "used to", "in the past",
-                    "once before"].map(&:split).freeze
+                    "once before", "old pump", "last pump"].map(&:split).freeze
         MENDED = ["had a new one", "have a new one", "got a new one", "was fixed", "been fixed", "been done", "is fixed", "since replaced",
-                  "was replaced", "been replaced", "fixed it", "replaced it", "runs fine now", "fine now", "freed off"].map(&:split).freeze
+                  "was replaced", "been replaced", "fixed it", "replaced it", "fine now", "fixed now", "ok now", "okay now", "good now",
+                  "sorted now", "freed off"].map(&:split).freeze
         AGAIN = %w[again still].freeze
-        SUPPOSED = ["would it", "what if", "what happens if", "is it bad", "in case", "how do", "how can", "how to", "what torque", "is there a",
-                    "do you sell", "do you have", "do you do", "have you got", "can you get", "to stop it", "so that it does not", "to prevent",
-                    "what would", "price of", "how much"].map(&:split).freeze
-        ELSEWHERE = ["other pump", "other one", "another pump", "other machine", "neighbours", "next door", "different pump", "second pump",
-                     "spare pump", "different one", "his brothers", "friends pump", "mates pump"].map(&:split).freeze
+        SUPPOSED = ["would it", "would a", "would the", "would that", "could a", "is it dangerous", "is it safe", "is it ok", "is it okay",
+                    "is that bad", "to avoid", "what if", "what happens if", "is it bad", "in case", "how do", "how can", "how to", "what torque",
+                    "is there a", "do you sell", "do you have", "do you do", "have you got", "can you get", "to stop it", "so that it does not",
+                    "to prevent", "what would", "price of", "how much"].map(&:split).freeze
+        ELSEWHERE = ["other pump", "other one", "another pump", "other machine", "neighbours", "neighbour", "next door", "different pump",
+                     "second pump", "spare pump", "different one", "his brothers", "friends pump", "mates pump"].map(&:split).freeze
         WORD = /[\p{L}\p{N}]+(?:['’]\p{L}+)*/
+        # What answers a question.
+        NO = /\A\?\s*(?:no|nope|nah)\b/i
         # Where one part ends: a stop, or a word that begins another.
         ENDS = /[,;.:?!()\u2013\u2014]|\b(?:but|although|though|however|except)\b/i
 
@@ -89,18 +101,20 @@ module Gimlet
           all = line.downcase.scan(WORD).map { |word| plain(word) }
           spans(line).filter_map do |from, to|
             found = []
+            refused = line[to..].match?(NO)
             line[from...to].scan(WORD) do
               found << [plain(::Regexp.last_match(0).downcase), from + $LAST_MATCH_INFO.begin(0), from + $LAST_MATCH_INFO.end(0)]
             end
-            part(found, all) if found.any?
+            part(found, all, refused) if found.any?
           end
         end
 
-        def self.part(found, all)
+        def self.part(found, all, refused)
           words = found.map(&:first)
           clause = 0
           clauses = words.map { |word| clause += word == "and" ? 1 : 0 }
-          new(words: words, places: found.map { |_, first, last| [first, last] }, clauses: clauses, line_words: all)
+          new(words: words, places: found.map { |_, first, last| [first, last] }, clauses: clauses, line_words: all,
+              refused: refused)
         end
 
         def self.plain(word) = word.sub(/['’]s\z/, "").delete("'’")
