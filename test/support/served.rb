@@ -12,13 +12,16 @@ require_relative "app"
 #   served.stop
 class Served
   ROOT = File.expand_path("../..", __dir__)
+  MAKING = Mutex.new
   Answer = Struct.new(:status, :headers, :text) do
     def json = JSON.parse(text)
   end
 
   # @return [String] a database that shops are copied from
-  def self.template
-    @template ||= File.join(File.dirname(SeededApp::TEMPLATE), "own.sqlite3").tap do |path|
+  def self.template = MAKING.synchronize { @template ||= made }
+
+  def self.made
+    File.join(File.dirname(SeededApp::TEMPLATE), "own.sqlite3").tap do |path|
       database = Gimlet::Store.connect(path)
       Gimlet::Demo.seed(database)
       Gimlet::Core::Roles::ALL.each { |role| Gimlet::Store::People.new(database, cost: 4).upsert("the #{role}", role, "secret #{role}") }
@@ -26,6 +29,7 @@ class Served
       database.disconnect
     end
   end
+  private_class_method :made
 
   attr_reader :path, :port, :log, :pid
 
