@@ -11,6 +11,7 @@ class AfterAnotherTest < Minitest::Test
   # Documents in, a document changed in place.
   EDITS = {
     "a name" => ->(one, _) { one["series"]["name"] += "x" },
+    "another id" => ->(one, random) { one["series"]["id"] = "other-#{random.rand(1000)}" },
     "a trait" => ->(one, random) { one["models"].sample(random: random)["traits"]["plunger_mm"] = 19 + random.rand(9) },
     "another popularity" => ->(one, random) { one["models"].sample(random: random)["popularity"] = 1 + random.rand(50) },
     "a model more" => ->(one, random) { one["models"] << one["models"].sample(random: random).merge("designation" => "ZQ#{random.rand(1000)}") },

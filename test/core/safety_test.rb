@@ -82,8 +82,11 @@ class SafetyTest < Minitest::Test
   # One slip in a word of six letters or more; none in a shorter one.
   def test_how_a_word_may_be_spelt
     spellings = Safety::Spellings.new(%w[guard finger crack*])
-    { "fingre" => ["finger"], "finger" => ["finger"], "fingr" => ["finger"], "figr" => [], "fingger" => ["finger"], "fimger" => ["finger"], "fimgre" => [],
-      "guadr" => [], "guards" => [], "cracked" => ["crack*"] }.each { |word, known| assert_equal known, spellings.call(word), word }
+    { "fingre" => ["finger"], "finger" => ["finger"], "fingr" => ["finger"], "figr" => [], "fingger" => ["finger"],
+      "fimger" => ["finger"], "fimgre" => [], "guadr" => [], "guards" => [], "cracked" => ["crack*"] }.each do |word, known|
+      assert_equal known, spellings.call(word), word
+    end
+  end
   end
 
   def test_where_in_the_line_it_was_said

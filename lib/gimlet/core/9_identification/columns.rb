@@ -20,6 +20,7 @@ module Gimlet
           @prior = prior
           @before = before
           @head, @tail = before ? alike(before.hypotheses) : [0, 0]
+          @kin = before && before.hypotheses.map(&:family) == hypotheses.map(&:family)
         end
 
         # @param key [String] a trait id, a slot, or "flow_l_min/speed_rpm" for one by the other
@@ -29,8 +30,8 @@ module Gimlet
           old = @before&.built(key)
           values, places = old ? spliced(old, key) : distinct(key)
           same = old && (values.equal?(old.values) || values == old.values)
-          names = same && old.names ? old.names : way&.index(values, old&.names)
-          return old.with(names: names, shares: shares(places, values.size)) if same && places == old.places
+          names = same && old.names && way.respond_to?(:weigh) ? old.names : way&.index(values, old&.names)
+          return old.with(names: names, shares: shares(places, values.size)) if same && @kin && places == old.places
 
           Column.new(values: values, places: places, shares: shares(places, values.size), families: families(places), names: names)
         end

@@ -62,9 +62,8 @@ module Gimlet
           rows = ROWS.to_h { |part, defaults| [part, document[part].map { |row| defaults.merge(row) }] }
           parts = PARTS_ROWS.to_h { |part, defaults| [part, document["parts"][part].map { |row| defaults.merge(row) }] }
           stacks = rows["stacks"].map { |stack| { "id" => stack["name"] }.merge(stack, "layers" => stack["layers"].map { |row| layer(row) }) }
-          WHOLE.merge("signs" => document["cautions"].map do
-            UNSIGNED
-          end).merge(document, rows, "stacks" => stacks, "parts" => document["parts"].merge(parts))
+          unsigned = { "signs" => Array.new(document["cautions"].size, UNSIGNED) }
+          WHOLE.merge(unsigned, document, rows, "stacks" => stacks, "parts" => document["parts"].merge(parts))
         end
 
         def layer(row)
