@@ -87,7 +87,6 @@ class SafetyTest < Minitest::Test
       assert_equal known, spellings.call(word), word
     end
   end
-  end
 
   def test_where_in_the_line_it_was_said
     line = "DK420, there are metal bits in the oil"
