@@ -6,7 +6,7 @@ require_relative "../support/core"
 class WaysTest < Minitest::Test
   include Gimlet::Core
 
-  def ways(**told) = Desk::Ways.of(told.transform_keys(&:to_s))
+  def ways(**told) = Desk::ShopFormat.of(told.transform_keys(&:to_s))
 
   def test_money
     assert_equal ["€12.50", "£0.05", "$1234.00", "−€3.00", "NOK 99.00"],

@@ -38,7 +38,7 @@ class DeskSystemTest < SystemTest
     assert_text "No catalogue has PW-K2200"
     assert_field "number", with: "PW-K2200"
     click_link "People and scripts"
-    assert_text "Only owner may do this, and Adela signs in as keeper."
+    assert_text "Only the owner may do this, and Adela signs in as keeper."
   end
 
   def within_element(label, &) = within(:css, "[aria-label='#{label}']", &)

@@ -7,7 +7,7 @@ require_relative "../counter/add_entry"
 require_relative "../counter/identify_pump"
 require_relative "../counter/look_after_customers"
 require_relative "../counter/look_after_pumps"
-require_relative "../core/desk/ways"
+require_relative "../core/desk/shop_format"
 require_relative "../counter/note_at_bench"
 require_relative "../counter/place_order"
 require_relative "../counter/plan_rebuild"
@@ -135,18 +135,18 @@ module Gimlet
       def identify = Counter::IdentifyPump.new(stocked, customers)
       def plan = Counter::PlanRebuild.new(stocked.snapshot, stock.all, reference.tables)
       # How this shop writes money and dates, and what it prints on.
-      def ways = Core::Desk::Ways.of(JSON.parse(shop.settings["ways"] || "{}"))
+      def ways = Core::Desk::ShopFormat.of(JSON.parse(shop.settings["ways"] || "{}"))
 
       def look_after_customers = Counter::LookAfterCustomers.new(database, customers, who: who_asks)
       def look_after_pumps = Counter::LookAfterPumps.new(pumps, reference.snapshot, today: Store::Clock.today)
-      def known(entries) = Counter::Known.new(reference, customers, Core::Ticket::Folded.of(entries))
+      def known(entries) = Counter::EntryContext.new(reference, customers, Core::Ticket::Folded.of(entries))
       def add_entry = Counter::AddEntry.new(stocked, tickets, customers)
       def note_at_bench = Counter::NoteAtBench.new(bench)
       def known_order(id) = (order = orders.find(id)) ? standing(order) : missing("There is no order #{id}.")
 
       # With the dangers that stand now: what was lifted since it was placed is on no paper any more, what was told since is on all.
       def standing(order)
-        stops = Core::Safety::Stops.of(Core::Ticket::Folded.of(tickets.entries(order.ticket_id)).lines, Counter::Known::HAZARDS)
+        stops = Core::Safety::Stops.of(Core::Ticket::Folded.of(tickets.entries(order.ticket_id)).lines, Counter::EntryContext::HAZARDS)
         order.with(record: order.record.merge("stops" => JSON.parse(JSON.generate(Present::Stops.call(stops)))))
       end
 

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/ticket/ticket"
-require_relative "known"
+require_relative "entry_context"
 
 module Gimlet
   module Counter
@@ -28,7 +28,7 @@ module Gimlet
           ticket = Core::Ticket::Folded.of(entries)
           body = request.slice(*kind.fields.keys)
           kind.follow(body, ticket)
-          kind.check(body, Known.new(@reference, @customers, ticket))
+          kind.check(body, EntryContext.new(@reference, @customers, ticket))
         end
       end
     end

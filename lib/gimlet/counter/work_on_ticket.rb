@@ -8,7 +8,7 @@ require_relative "../core/ticket/turns"
 require_relative "../core/value"
 require_relative "diagnose_call"
 require_relative "identify_pump"
-require_relative "known"
+require_relative "entry_context"
 require_relative "measured_on_ticket"
 require_relative "order_preview"
 require_relative "ticket_plans"
@@ -53,7 +53,7 @@ module Gimlet
         measured = @measured.call(ticket, pump)
         amending = ticket.amends && @orders.brief(ticket.amends)
         diagnosis = @diagnose.call(ticket, pump, measured)
-        stops = Core::Safety::Stops.of(ticket.lines, Known::HAZARDS)
+        stops = Core::Safety::Stops.of(ticket.lines, EntryContext::HAZARDS)
         steps = steps(ticket, entries, found.owned)
         View.new(id: id, ticket: ticket, customer: customer, found: found, steps: steps,
                  turns: Core::Ticket::Turns.of(steps, @reference.classes(scope(ticket)).ids.size), pump: pump, sure: sure, planned: planned,

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
-require_relative "../core/desk/ways"
+require_relative "../core/desk/shop_format"
 require_relative "../core/order/steps"
 require_relative "../core/ticket/kinds"
 require_relative "plain_words"
@@ -17,8 +17,8 @@ module Gimlet
       SHOWN = 3
 
       # @param snapshot [Core::Catalogue::Snapshot] that names numbers and areas
-      # @param ways [Core::Desk::Ways] how this shop writes money
-      def initialize(snapshot, ways = Core::Desk::Ways.of({}))
+      # @param ways [Core::Desk::ShopFormat] how this shop writes money
+      def initialize(snapshot, ways = Core::Desk::ShopFormat.of({}))
         @snapshot, @ways = snapshot, ways
       end
 

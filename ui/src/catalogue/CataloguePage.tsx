@@ -9,7 +9,7 @@ import { Page } from "../shell/Page";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Table } from "../shell/Table";
 import { Muted } from "../shell/text";
-import { useRested } from "../shell/useRested";
+import { useDebounced } from "../shell/useDebounced";
 import { kitPath, onShelf, partPath } from "./NumberLink";
 import { Unsourced } from "./Unsourced";
 import { useSeriesNames } from "./useSeriesNames";
@@ -30,7 +30,7 @@ export function pathOf({ kind, key, series }: Entry): string {
 export function CataloguePage() {
   const [query, setQuery] = useSearchParams();
   const [words, setWords] = useState(query.get("q") ?? "");
-  const asked = useRested(words.trim());
+  const asked = useDebounced(words.trim());
   const { data, error } = useQuery({
     queryKey: ["look up", asked],
     queryFn: () => told(api.GET("/api/look-up", { params: { query: { q: asked } } })),

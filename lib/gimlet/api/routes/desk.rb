@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../core/order/steps"
-require_relative "../../counter/days_work"
+require_relative "../../counter/today_piles"
 require_relative "../../counter/learn"
 require_relative "../../present/learned"
 require_relative "../../store/figures"
@@ -27,7 +27,7 @@ module Gimlet
         def self.registered(app)
           app.helpers Helpers
           app.serve("today") do
-            piles = Gimlet::Counter::DaysWork.new(**stores).call
+            piles = Gimlet::Counter::TodayPiles.new(**stores).call
             answer(piles: piles.map { |pile| { **pile.to_h, rows: pile.rows.map(&:to_h) } })
           end
 

@@ -35,7 +35,7 @@ module Gimlet
           app.serve("ways") { answer(ways.to_h) }
 
           app.serve("setWays") do
-            chosen = Core::Desk::Ways.of(body_as("Ways"))
+            chosen = Core::Desk::ShopFormat.of(body_as("Ways"))
             shop.settings["ways"] = JSON.generate(chosen.to_h)
             noted_as("ways", **chosen.to_h)
             answer(ways.to_h)

@@ -16,12 +16,6 @@ module Gimlet
       def flow_l_min(plungers:, bore_mm:, stroke_mm:, speed_rpm:, volumetric_efficiency: 1.0)
         SWEPT * plungers * (bore_mm**2) * stroke_mm * speed_rpm * volumetric_efficiency
       end
-
-      # P = Q · p / (600 · η)
-      # @return [Float] shaft power in kW
-      def power_kw(flow_l_min:, pressure_bar:, efficiency: 1.0)
-        flow_l_min * pressure_bar / (600.0 * efficiency)
-      end
     end
   end
 end

@@ -11,15 +11,11 @@ module Gimlet
     # Quantities are counted from positions.
     class Demand
       # `part` is a Catalogue::Part. `reasons` are sentences. `had` of the quantity the customer has already.
-      Line = Value.of(:part, :quantity, :reasons, :had) do
-        def to_buy = [quantity - had, 0].max
-      end
+      Line = Value.of(:part, :quantity, :reasons, :had)
       # A needed place with no part number on file.
       Missing = Value.of(:name, :quantity, :reasons)
       # A piece that goes back in: `fate` is one of Fates::KINDS, `look` are criteria as sentences.
-      Kept = Value.of(:slot, :name, :part, :positions, :fate, :look, :limits) do
-        def inspect? = fate == :inspect
-      end
+      Kept = Value.of(:slot, :name, :part, :positions, :fate, :look, :limits)
       # A part that may turn out to be needed once the pump is open.
       Held = Value.of(:part, :quantity, :why)
       # A loose piece that must come out of `position` before anything goes in.

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../3_teardown/touched"
+require_relative "../3_teardown/applies_to"
 require_relative "../value"
 require_relative "instruction"
 
@@ -47,7 +47,7 @@ module Gimlet
           group = teardown.groups.find { |one| one.id == row.group } and closed(group, row, apart(teardown))
         elsif row.tighten
           tightened(row, teardown)
-        elsif Touched.by?(row, teardown)
+        elsif AppliesTo.work?(row, teardown)
           Moment.new(step: row, tightens: [])
         end
       end

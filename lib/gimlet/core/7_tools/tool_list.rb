@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../1_catalogue/condition"
-require_relative "../3_teardown/touched"
+require_relative "../3_teardown/applies_to"
 require_relative "../6_tightening/instruction"
 require_relative "../value"
 require_relative "wrenches"
@@ -119,7 +119,7 @@ module Gimlet
         end
 
         # @return [Array<Catalogue::CloseStep>] what is done between the groups that go back
-        def refits = @refits ||= @series.close_order.select { |step| step.id && Touched.by?(step, @teardown) }
+        def refits = @refits ||= @series.close_order.select { |step| step.id && AppliesTo.work?(step, @teardown) }
 
         def needed(tool, users)
           Needed.new(name: tool.name, number: tool.number, kind: tool.kind, why: users.join(", "), substitute: tool.substitute,

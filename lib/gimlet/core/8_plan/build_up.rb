@@ -5,8 +5,6 @@ module Gimlet
     module Plan
       # In which order the pieces of a stack are put together: deepest first, and what sits in another piece goes into that one before.
       module BuildUp
-        OTHER_END = { "from" => "towards", "towards" => "from" }.freeze
-
         module_function
 
         # @param series [Catalogue::Series] its axes say to which end a stack opens; where none does, the list is the order

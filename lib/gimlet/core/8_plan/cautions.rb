@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../1_catalogue/shapes"
-require_relative "../3_teardown/touched"
+require_relative "../3_teardown/applies_to"
 require_relative "../materials/service"
 require_relative "../plain"
 require_relative "../value"
@@ -118,7 +118,7 @@ module Gimlet
 
         # Where it says so, else where what it speaks of is opened or worked on.
         def of_series
-          @series.cautions.select { |caution| Touched.by?(caution, @teardown) }.map do |caution|
+          @series.cautions.select { |caution| AppliesTo.work?(caution, @teardown) }.map do |caution|
             before, at = due(caution)
             Caution.new(text: caution.text, before: before, at: at)
           end

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../3_teardown/touched"
+require_relative "../3_teardown/applies_to"
 require_relative "../refit/position"
 
 module Gimlet
@@ -12,7 +12,7 @@ module Gimlet
         # @return [Refit::Position, nil] nil where nothing is asked for, or stroke or rod are not on file
         def self.of(teardown)
           due = teardown.variant.series.refit
-          Refit::Position.of(due.school, teardown.variant.model) if due && Touched.by?(due, teardown)
+          Refit::Position.of(due.school, teardown.variant.model) if due && AppliesTo.work?(due, teardown)
         end
       end
     end

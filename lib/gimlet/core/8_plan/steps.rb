@@ -2,7 +2,7 @@
 
 require_relative "../1_catalogue/shapes"
 require_relative "../1_catalogue/wet_end"
-require_relative "../3_teardown/touched"
+require_relative "../3_teardown/applies_to"
 require_relative "../4_demand/positions"
 require_relative "../6_tightening/closing"
 require_relative "../value"
@@ -77,7 +77,9 @@ module Gimlet
 
         def finish(teardown)
           variant = teardown.variant
-          due = variant.series.finish.select { |entry| Touched.by?(entry, teardown) && (entry.figure.nil? || variant.trait(entry.figure["trait"])) }
+          due = variant.series.finish.select do |entry|
+            AppliesTo.work?(entry, teardown) && (entry.figure.nil? || variant.trait(entry.figure["trait"]))
+          end
           due.partition { |entry| !entry.later }.flatten.map do |entry|
             Step.new(phase: entry.later ? "after running" : "finish", title: entry.later ? "after running in" : "when closed",
                      text: [with_figure(entry, variant)])

@@ -28,7 +28,7 @@ module Gimlet
           def sent? = true
 
           # @param body [Hash{String=>Object}] as it was sent
-          # @param known [Counter::Known] what it may speak of: catalogue, vocabulary, customers
+          # @param known [Counter::EntryContext] what it may speak of: catalogue, vocabulary, customers
           # @return [Hash{String=>Object}] what is kept
           # @raise [InputError] nothing is kept
           def check(body, _known) = body

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../core/desk/ways"
+require_relative "../../core/desk/shop_format"
 require_relative "../../core/order/lines"
 require_relative "card_goods"
 require_relative "card_head"
@@ -22,10 +22,10 @@ module Gimlet
 
         # @param order [Core::Order]
         # @param paper [String] of SIZES
-        # @param ways [Core::Desk::Ways] how it writes the day
+        # @param ways [Core::Desk::ShopFormat] how it writes the day
         # @param link [String, nil] where the order is found, for the code that a camera reads
         # @return [String] the PDF
-        def self.call(order, paper: "A4", link: nil, ways: Core::Desk::Ways.of({}))
+        def self.call(order, paper: "A4", link: nil, ways: Core::Desk::ShopFormat.of({}))
           tried = []
           DENSITIES.find { |density| (tried << new(order, paper, link, ways, density).draw).last.good? }
           (tried.find(&:good?) || tried.min_by { |card| [[card.pages, PAGES].max, -card.emptiest] }).render

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../../core/desk/ways"
+require_relative "../../core/desk/shop_format"
 require_relative "order_paper"
 
 module Gimlet
@@ -14,7 +14,7 @@ module Gimlet
         # @param life [Core::Order::Life]
         # @param total [Core::Order::Total]
         # @return [String] the PDF
-        def self.call(order, life, total, paper: "A4", ways: Core::Desk::Ways.of({})) = new(order, life, total, paper, ways).render
+        def self.call(order, life, total, paper: "A4", ways: Core::Desk::ShopFormat.of({})) = new(order, life, total, paper, ways).render
 
         def initialize(order, life, total, paper, ways)
           @life = life

@@ -16,7 +16,7 @@ module Gimlet
         # @param title [String]
         # @param order [Core::Order]
         # @param code [String] what the code in the corner says
-        # @param ways [Core::Desk::Ways]
+        # @param ways [Core::Desk::ShopFormat]
         def initialize(title, order, paper, code, ways)
           @sheet = Sheet.new(Paper.blank("#{title}, order #{order.id}", paper))
           @ways = ways

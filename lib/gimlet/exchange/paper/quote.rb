@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../core/order/parts"
-require_relative "../../core/desk/ways"
+require_relative "../../core/desk/shop_format"
 require_relative "order_paper"
 
 module Gimlet
@@ -17,7 +17,7 @@ module Gimlet
         # @param life [Core::Order::Life]
         # @param total [Core::Order::Total]
         # @return [String] the PDF
-        def call(order, life, total, paper: "A4", ways: Core::Desk::Ways.of({}))
+        def call(order, life, total, paper: "A4", ways: Core::Desk::ShopFormat.of({}))
           drawn = OrderPaper.new("Quote", order, paper, "ORDER #{order.id}", ways)
           sheet = drawn.sheet
           sheet.line "These prices stand until #{order.valid_until}.", style: :bold if order.valid_until

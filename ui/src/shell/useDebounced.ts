@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 const STILL_MS = 130;
 
 /** What was typed, once the hand rests. */
-export function useRested<T>(value: T): T {
+export function useDebounced<T>(value: T): T {
   const [rested, setRested] = useState(value);
   const told = JSON.stringify(value);
   useEffect(() => {

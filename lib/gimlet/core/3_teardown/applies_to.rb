@@ -6,10 +6,10 @@ module Gimlet
   module Core
     # Whether something that a series says `when` certain groups or areas are touched is to be said of this work: areas that are worked on because
     # other work lies behind them are touched too.
-    module Touched
+    module AppliesTo
       # @param entry [Catalogue::Caution, Catalogue::Finish, Catalogue::CloseStep]
       # @param teardown [Teardown]
-      def self.by?(entry, teardown)
+      def self.work?(entry, teardown)
         touched = (teardown.groups + teardown.areas + teardown.on_the_way.keys).map(&:id)
         return false if entry.members.include?(:renewing) && !teardown.renews?(entry)
 

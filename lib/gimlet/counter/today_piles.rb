@@ -5,14 +5,14 @@ require_relative "../core/safety/stops"
 require_relative "../core/ticket/ticket"
 require_relative "../core/value"
 require_relative "found_at_bench"
-require_relative "known"
+require_relative "entry_context"
 
 module Gimlet
   module Counter
     # What the day waits for, by what is to be done next.
     #
-    #   DaysWork.new(**shop).call.map(&:id) # => ["to_answer", "to_pick", ...]
-    class DaysWork
+    #   TodayPiles.new(**shop).call.map(&:id) # => ["to_answer", "to_pick", ...]
+    class TodayPiles
       # `total` counts all, `rows` are the first that wait.
       Pile = Core::Value.of(:id, :name, :total, :rows)
       # `to` is where it is done; `since` when it began to wait.
@@ -94,7 +94,7 @@ module Gimlet
       # A danger that stands comes first here too.
       def stopped(id)
         lines = Core::Ticket::Folded.of(@tickets.entries(@orders.ticket_of(id))).lines
-        Core::Safety::Stops.of(lines, Known::HAZARDS).select(&:sure).map { |stop| "STOP, #{stop.hazard.name}. " }.join
+        Core::Safety::Stops.of(lines, EntryContext::HAZARDS).select(&:sure).map { |stop| "STOP, #{stop.hazard.name}. " }.join
       end
 
       def order(row)

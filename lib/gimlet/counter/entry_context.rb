@@ -11,9 +11,9 @@ module Gimlet
     # What an entry of a ticket may speak of: the catalogue, the vocabulary, customers, and what is heard of words. Which pump the ticket is for may
     # still change.
     #
-    #   known = Known.new(reference, customers, ticket)
+    #   known = EntryContext.new(reference, customers, ticket)
     #   known.listen("8 bolts", nil) # => {"items" => [...], "choices" => [], "unheard" => []}
-    class Known
+    class EntryContext
       HAZARDS = Exchange::VocabularyFiles.hazards
       HEARING = Core::Safety::Hearing.new(HAZARDS)
 

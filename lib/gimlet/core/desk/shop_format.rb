@@ -10,9 +10,9 @@ module Gimlet
     module Desk
       # How this shop writes money and dates, and what it prints on. Sums themselves are in hundredths of whatever it is paid in.
       #
-      #   Ways.of("currency" => "GBP").money(1250)                  # => "£12.50"
-      #   Ways.of("dates" => "month_first").date(Date.new(2026, 3, 2)) # => "March 2, 2026"
-      Ways = Value.of(:currency, :dates, :paper) do
+      #   ShopFormat.of("currency" => "GBP").money(1250)                  # => "£12.50"
+      #   ShopFormat.of("dates" => "month_first").date(Date.new(2026, 3, 2)) # => "March 2, 2026"
+      ShopFormat = Value.of(:currency, :dates, :paper) do
         # @param cents [Integer]
         # @return [String]
         def money(cents) = Money.say(cents, currency)
@@ -23,14 +23,14 @@ module Gimlet
       end
 
       # What may be chosen.
-      class Ways
+      class ShopFormat
         DATES = { "day_first" => "%-d %B %Y", "month_first" => "%B %-d, %Y", "iso" => "%Y-%m-%d" }.freeze
         PAPERS = %w[A4 LETTER].freeze
         CHOICES = { "currency" => Money::SIGNS.keys, "dates" => DATES.keys, "paper" => PAPERS }.freeze
         USUAL = { "currency" => "EUR", "dates" => "day_first", "paper" => "A4" }.freeze
 
         # @param told [Hash{String=>String}] what is not told is usual
-        # @return [Ways]
+        # @return [ShopFormat]
         # @raise [InputError] names the field
         def self.of(told)
           new(**USUAL.merge(told).slice(*USUAL.keys).to_h do |field, value|
