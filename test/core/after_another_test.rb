@@ -17,6 +17,11 @@ class AfterAnotherTest < Minitest::Test
     "a model more" => ->(one, random) { one["models"] << one["models"].sample(random: random).merge("designation" => "ZQ#{random.rand(1000)}") },
     "a model less" => ->(one, random) { one["models"].delete_at(random.rand(one["models"].size)) if one["models"].size > 1 },
     "another size of a part" => ->(one, random) { (one["parts"].sample(random: random)["spec"] ||= {})["id_mm"] = 7 + random.rand(50) },
+    "a kit with a part of another series" => lambda do |one, random|
+      theirs = DOCUMENTS.sample(random: random)["parts"].sample(random: random)["number"]
+      (one["kits"] ||= []) << { "number" => "KIT-#{random.rand(10_000)}", "name" => "a kit", "per" => "pump",
+                                "contents" => [{ "part" => theirs, "quantity" => 1 }] }
+    end,
     "a number replaced by one of another series" => lambda do |one, random|
       theirs = DOCUMENTS.sample(random: random)["parts"].sample(random: random)["number"]
       one["parts"].sample(random: random)["superseded_by"] = theirs unless one["parts"].any? { |part| part["number"] == theirs }
@@ -61,14 +66,31 @@ class AfterAnotherTest < Minitest::Test
   def same(quick, long)
     told = "AFTER_SEED=#{SEED} #{@told.last}"
     assert_equal long.hypotheses, quick.hypotheses, told
-    VOCABULARY.traits.each_value do |trait|
-      key = trait.slot || trait.id
+    ["flow_l_min/speed_rpm", *VOCABULARY.traits.each_value.map { |trait| trait.slot || trait.id }].each do |key|
       one, other = long.column(key), quick.column(key)
       %i[values places shares families].each { |part| assert_equal one.public_send(part), other.public_send(part), "#{told} #{key} #{part}" }
       next unless one.names
 
       %w[DK420 ZQ1? PW-42*8 TK4R2O ?K4].each { |text| assert_equal one.names.search(text), other.names.search(text), "#{told} #{key} #{text}" }
     end
+  end
+
+  # The last series taken out, and put back: one list is the beginning of the other.
+  def test_one_that_is_the_beginning_of_the_other
+    built, @told = {}.compare_by_identity, []
+    whole = snapshot_of(DOCUMENTS, built)
+    first = field(whole).tap { |one| same(one, one) }
+    fewer = snapshot_of(DOCUMENTS[0...-1], built, before: whole)
+    second = field(fewer, before: [whole, first])
+    same(second, field(snapshot_of(DOCUMENTS[0...-1], built)))
+    same(field(snapshot_of(DOCUMENTS, built, before: fewer), before: [fewer, second]), first)
+  end
+
+  # A flow is told by the speed that it is at.
+  def test_one_trait_by_another
+    column = field(snapshot).column("flow_l_min/speed_rpm")
+    at = snapshot.variants.index { |pump| pump.designation == "DK420" }
+    assert_in_delta variant("DK420").trait("flow_l_min") / variant("DK420").trait("speed_rpm").to_f, column.values[column.places[at]], 1e-12
   end
 
   # What nobody touched is not made again.
@@ -85,7 +107,7 @@ class AfterAnotherTest < Minitest::Test
     kept = next_one.hypotheses.zip(whole.hypotheses).reject { |one, _| own[one.id] }
     assert(kept.all? { |one, other| one.equal?(other) })
     assert_same whole.column("plate").names, next_one.column("plate").names
-    assert_same whole.column("cylinders").places, next_one.column("cylinders").places
+    %i[places families].each { |part| assert_same whole.column("cylinders")[part], next_one.column("cylinders")[part] }
     refute_equal whole.column("mass_kg").values, next_one.column("mass_kg").values
   end
 
