@@ -40,9 +40,9 @@ class AfterAnotherTest < Minitest::Test
 
   # @return [Array<Hash>] other documents, the edited ones other objects
   def edited(documents, random)
-    return documents.shuffle(random: random).drop(1) if random.rand(8).zero?
-
     at = random.rand(documents.size)
+    return documents[0...at] + documents[(at + 1)..] if random.rand(8).zero?
+
     changed = Marshal.load(Marshal.dump(documents[at]))
     @told << (name = EDITS.keys.sample(random: random))
     EDITS[name].call(changed, random)
@@ -65,7 +65,8 @@ class AfterAnotherTest < Minitest::Test
 
   def same(quick, long)
     told = "AFTER_SEED=#{SEED} #{@told.last}"
-    assert_equal long.hypotheses, quick.hypotheses, told
+    differing = long.hypotheses.zip(quick.hypotheses).find { |one, other| one != other }
+    assert_nil differing, told
     ["flow_l_min/speed_rpm", *VOCABULARY.traits.each_value.map { |trait| trait.slot || trait.id }].each do |key|
       one, other = long.column(key), quick.column(key)
       %i[values places shares families].each { |part| assert_equal one.public_send(part), other.public_send(part), "#{told} #{key} #{part}" }
