@@ -170,13 +170,19 @@ export function Counter({ ticket, view }: Props) {
 
   /** A line is told from a command by what the server knows of them. */
   const enter = async () => {
+    const { text } = draft;
+    // What is typed next is another line, also while the words of the vocabulary are on their way.
+    if (!vocabulary.data) draft.type("");
     const commands = (vocabulary.data ?? (await vocabulary.refetch()).data)?.commands;
-    if (!commands) return complain("The server does not answer yet: the line stays here. Press Enter again.");
-    const command = commandOf(draft.text, commands, question?.figure === "button");
+    if (!commands) {
+      draft.refused(text);
+      return complain("The server does not answer yet: the line stays here. Press Enter again.");
+    }
+    const command = commandOf(text, commands, question?.figure === "button");
     if (ordered && command?.id !== "card" && command?.id !== "carry_on") {
       return complain(`This ticket is order ${view.order_id} already: start a new ticket for another job.`);
     }
-    void (command ? obey(command) : fromLine(() => say(draft.text)));
+    void (command ? obey(command) : fromLine(() => say(text)));
   };
 
   const backToLine = () => line.current?.focus();

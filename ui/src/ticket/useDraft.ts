@@ -28,7 +28,7 @@ export function useDraft(id: number | null) {
   return {
     text: draft.text,
     type: useCallback((text: string) => setDraft((now) => ({ ...now, text })), []),
-    send: useCallback((line: string) => setDraft((now) => ({ text: "", sent: [...now.sent, line] })), []),
+    send: useCallback((line: string) => setDraft((now) => ({ text: now.text === line ? "" : now.text, sent: [...now.sent, line] })), []),
     taken: useCallback((line: string) => setDraft((now) => ({ ...now, sent: without(now.sent, line) })), []),
     forget: useCallback((line: string) => setDraft((now) => (now.text === line ? { ...now, text: "" } : now)), []),
     refused: useCallback(
