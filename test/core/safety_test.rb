@@ -27,6 +27,15 @@ class SafetyTest < Minitest::Test
     end
   end
 
+  # What is read out first is what must be done first, common practice, no source.
+  def test_the_first_act_is_the_right_one
+    wrong = TOLD["dangerous"].reject do |row|
+      told = heard(row["say"]).select { |one| one.sure && one.hazard.kind.id == row["kind"] }
+      told.any? { |one| one.hazard.first.first.downcase.include?(row["first"]) }
+    end
+    assert_empty(wrong.map { |row| row["say"] })
+  end
+
   def test_what_may_be_one_is_asked
     LOTS.flat_map { |lot| lot.fetch("asked", []) }.each do |row|
       assert_equal [[row["kind"], false]], heard(row["say"]).map { |one| [one.hazard.kind.id, one.sure] }, row["say"]
