@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../common_ends"
 require_relative "../value"
 
 module Gimlet
@@ -19,7 +20,7 @@ module Gimlet
           @hypotheses = hypotheses
           @prior = prior
           @before = before
-          @head, @tail = before ? alike(before.hypotheses) : [0, 0]
+          @head, @tail = before ? CommonEnds.of(before.hypotheses, hypotheses) { |one, other| same?(one, other) } : [0, 0]
           @kin = before && before.hypotheses.map(&:family) == hypotheses.map(&:family)
         end
 
@@ -40,14 +41,6 @@ module Gimlet
         def forget = @before = nil
 
         private
-
-        # @return [Array(Integer, Integer)] how many at the beginning, and at the end, are as they were
-        def alike(old)
-          most = [old.size, @hypotheses.size].min
-          head = (0...most).find { |at| !same?(old[at], @hypotheses[at]) } || most
-          tail = (0...(most - head)).find { |at| !same?(old[-1 - at], @hypotheses[-1 - at]) } || (most - head)
-          [head, tail]
-        end
 
         def same?(one, other) = one.traits.equal?(other.traits) && one.family == other.family
 

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../common_ends"
 require_relative "plate_match"
 
 module Gimlet
@@ -20,7 +21,7 @@ module Gimlet
         # @param before [GlyphFilter, nil] one of nearly the same names: only what differs is gone through
         def initialize(names, before = nil)
           @names = names
-          head, tail = before ? alike(before.names) : [0, 0]
+          head, tail = before ? CommonEnds.of(before.names, names) : [0, 0]
           between = names[head...(names.size - tail)]
           fresh = [sets(between) { |_, at| at }, sets(between) { |name, at| name.size - 1 - at },
                    bits(between.size) { |mark, place| mark_anywhere(between[place], place, mark) }]
@@ -43,13 +44,6 @@ module Gimlet
         end
 
         private
-
-        # @return [Array(Integer, Integer)] how many at the beginning, and at the end, are the same
-        def alike(old)
-          most = [old.size, names.size].min
-          head = (0...most).find { |at| old[at] != names[at] } || most
-          [head, (0...(most - head)).find { |at| old[-1 - at] != names[-1 - at] } || (most - head)]
-        end
 
         # Old places, with those in between put in their place.
         def spliced(old, new, size, between, head, tail)
