@@ -52,6 +52,10 @@ class IdentifyTest < Minitest::Test
   end
 
   # A series of three bores and one of two: a third bore of the second is more like it than like none, as everything but its size fits.
+  def column_of(places)
+    Column.new(values: places.uniq, places: places, families: [], names: nil, prior: [0.2] * places.size)
+  end
+
   def test_a_size_that_is_not_on_file_is_of_its_series
     rows = [["a", 16, "hex 6"], ["a", 18, "hex 6"], ["a", 20, "hex 6"], ["b", 15, "hex 10"], ["b", 22, "hex 10"]]
     five = rows.map do |family, bore, drive|
@@ -65,8 +69,8 @@ class IdentifyTest < Minitest::Test
     assert_nil Posterior.new(Field.new(five, vocabulary), []).kin, "of no series, while nothing was said"
     unlisted = Gimlet::Core::Identification::Unlisted.new({ "a" => [0, 1, 2], "b" => [3, 4] }, [0.2] * 5, 0.1)
     assert_in_delta 0.1, unlisted.start.sum, 1e-12
-    assert_equal [0.5, 0.5, 0.5], unlisted.likelihoods([0, 1, 2, 3, 4], [0.1, 0.2, 0.3, 0.4, 0.5], 0.5), "goes by size"
-    assert_equal [0.5, 0.9, 0.1], unlisted.likelihoods([0, 0, 0, 1, 1], [0.9, 0.1], 0.5), "goes by series"
+    assert_equal [0.5, 0.5, 0.5], unlisted.likelihoods(column_of([0, 1, 2, 3, 4]), [0.1, 0.2, 0.3, 0.4, 0.5], 0.5), "goes by size"
+    assert_equal [0.5, 0.9, 0.1], unlisted.likelihoods(column_of([0, 0, 0, 1, 1]), [0.9, 0.1], 0.5), "goes by series"
   end
 
   # Who asks for work that a pump has not, hardly has that pump.

@@ -19,8 +19,12 @@ module Gimlet
       attr_reader :snapshot, :vocabulary, :field, :tables
       # @return [Core::Outside::Drawings]
       attr_reader :drawings
-      # @return [Hash] what each series calls its pumps and parts
+      # @return [Core::Catalogue::BySeries] what each series calls its pumps and parts
       attr_reader :names
+      # @return [Core::Identification::Hypotheses]
+      attr_reader :hypotheses
+      # @return [Array] what the vocabulary was made of
+      attr_reader :words
 
       # @param snapshot [Core::Catalogue::Snapshot]
       # @param vocabulary [Core::Readings::Vocabulary] of the counter; traits that catalogue documents define are added
@@ -32,13 +36,15 @@ module Gimlet
         learned ||= { "counts" => {}, "mistaken" => {}, "none" => Core::Readings::Likelihoods::NOT_IN_CATALOGUE }
         @snapshot = snapshot
         @tables = tables
-        @vocabulary = vocabulary.extended("traits" => snapshot.series.flat_map(&:trait_definitions).uniq,
-                                          "work" => work(snapshot)).mistaken(learned["mistaken"])
+        @words = [vocabulary, { "traits" => snapshot.series.flat_map(&:trait_definitions).uniq, "work" => work(snapshot) }, learned["mistaken"]]
+        @vocabulary = before&.words == @words ? before.vocabulary : vocabulary.extended(@words[1]).mistaken(learned["mistaken"])
         @order_ids = order_ids
-        @field = field_after(before, learned)
+        @hypotheses = Core::Identification::Hypotheses.new(snapshot, learned["counts"], before&.hypotheses)
+        @field = Core::Identification::Field.new(@hypotheses.all, @vocabulary, none: learned["none"], before: before&.field)
         @drawings = before ? before.drawings : Core::Outside::Drawings.new
         @classes = {}
-        @names = before ? before.names.dup : {}.compare_by_identity
+        @names = before ? before.names : Core::Ear::Names.by_series
+        @ear_before = before&.ear
         @lock = Mutex.new
       end
 
@@ -60,9 +66,7 @@ module Gimlet
       # @param scope [Array<String>]
       # @return [Array<Integer>] places of what has none of that work on file
       def lacking(scope)
-        field.recall(:results, [:lacking, scope.sort]) do
-          snapshot.variants.each_index.reject { |at| snapshot.variants[at].series.areas_of(snapshot.variants[at]).map(&:id).intersect?(scope) }
-        end
+        field.recall(:results, [:lacking, scope.sort]) { @order_ids.lacking(snapshot, scope.sort) }
       end
 
       # @return [Hash{Core::Catalogue::Part=>Integer}] what the work on a pump needs
@@ -80,14 +84,14 @@ module Gimlet
       def diagnosis = Exchange::VocabularyFiles.diagnosis
 
       # @return [Core::Ear::Listener]
-      def ear = @ear || @lock.synchronize { @ear ||= listener }
+      def ear = @ear || @lock.synchronize { @ear ||= listener.tap { @ear_before = nil } }
 
       # Works out what the first request would wait for.
       # @param scopes [Array<Array<String>>] those in use
       # @return [self]
       def warm(scopes)
-        field.warm
         ear
+        field.warm
         scopes.each { |scope| classes(scope) }
         self
       end
@@ -97,12 +101,6 @@ module Gimlet
 
       private
 
-      def field_after(before, learned)
-        known = before && [before.snapshot, before.field.hypotheses]
-        Core::Identification::Field.new(Core::Identification::Hypotheses.of(snapshot, learned["counts"], before: known), vocabulary,
-                                        none: learned["none"], before: before&.field)
-      end
-
       # Work that series name themselves, in their own words.
       def work(snapshot)
         own = snapshot.series.flat_map(&:areas).reject { |area| Core::Catalogue::WORK_AREAS.key?(area.id) }
@@ -111,8 +109,8 @@ module Gimlet
 
       def listener
         damaged = %w[plate part_number].to_h { |id| [id, field.column(id).names.method(:nearest)] }
-        Core::Ear::Listener.new(vocabulary, Core::Ear::Names.new(Core::Ear::Names.exact_of(snapshot, @names), damaged),
-                                Core::Ear::Lexicon.on_file(vocabulary) { |id| field.column(id).values }, diagnosis.signs.values)
+        Core::Ear::Listener.new(vocabulary, Core::Ear::Names.new(Core::Ear::Names.exact_of(snapshot, @names.keep(snapshot.series)), damaged),
+                                Core::Ear::Lexicon.on_file(vocabulary) { |id| field.column(id).values }, diagnosis.signs.values, before: @ear_before)
       end
     end
   end

@@ -21,10 +21,10 @@ module Gimlet
           @of = {}.compare_by_identity
           series.each { |one| @of[one] = before&.of(one) || Ractor.make_shareable(Variant.of_series(one)) }
           @variants = @of.values.flatten(1).freeze
-          @by_designation = @variants.group_by(&:designation).freeze
           @parts = series.flat_map(&:parts).to_h { |part| [part.number, part] }.freeze
           @kits = series.flat_map(&:kits).to_h { |kit| [kit.number, kit] }.freeze
           @others = series.flat_map { |one| one.tools + one.consumables }.filter_map(&:number).to_set.freeze
+          @grouped = {}
           @areas = WORK_AREAS.merge(named_by_series).freeze
           freeze
         end
@@ -41,7 +41,7 @@ module Gimlet
         def sold?(number) = @parts.key?(number) || @kits.key?(number) || @others.include?(number)
 
         # @return [Array<Variant>] of one designation, oldest first
-        def variants_of(designation) = @by_designation.fetch(designation, [])
+        def variants_of(designation) = by_designation.fetch(designation, [])
 
         # Numbers that may be sold for `number`: itself, what replaced it, and what each of those is equal to.
         # @return [Array<String>] the newest first
@@ -63,6 +63,9 @@ module Gimlet
         end
 
         private
+
+        # Grouped when first asked for: it takes longer than all the rest.
+        def by_designation = @grouped[:designation] ||= variants.group_by(&:designation)
 
         def named_by_series
           series.flat_map(&:areas).reject { |area| WORK_AREAS.key?(area.id) }.to_h { |area| [area.id, area.name] }

@@ -22,6 +22,9 @@ module Gimlet
         def designation = model.designation
         def trait(name) = traits[name]
 
+        # @return [Numeric] how often it comes over a counter, wherever that is
+        def usual_weight = model.popularity * share
+
         # @return [Boolean] whether threads in its head strip sooner than those of steel
         def soft? = SOFT.include?(trait("manifold_material"))
 

@@ -19,8 +19,14 @@ module Gimlet
         def self.of(weights, none)
           total = weights.sum + none
           least = weights.max * RULED_OUT
-          places = weights.each_index.select { |at| weights[at] > least }
-          new(places, places.map { |at| weights[at] / total })
+          places, values = [], []
+          weights.each_with_index do |weight, at|
+            next unless weight > least
+
+            places << at
+            values << (weight / total)
+          end
+          new(places, values)
         end
 
         def initialize(places, values)

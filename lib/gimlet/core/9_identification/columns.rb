@@ -1,15 +1,11 @@
 # frozen_string_literal: true
 
 require_relative "../common_ends"
-require_relative "../value"
+require_relative "column"
 
 module Gimlet
   module Core
     module Identification
-      # The distinct values of one trait; for each hypothesis the place of its value among them; how common each value is; the family
-      # that each value is first met in; and what finds names, where the trait has names.
-      Column = Value.of(:values, :places, :shares, :families, :names)
-
       # Lays hypotheses out by trait, from the field before where it can: an edit changes few of them, and what it leaves alone is not worked out
       # again. A column is the same as one that is made from nothing.
       class Columns
@@ -21,7 +17,11 @@ module Gimlet
           @prior = prior
           @before = before
           @head, @tail = before ? CommonEnds.of(before.hypotheses, hypotheses) { |one, other| same?(one, other) } : [0, 0]
-          @kin = before && before.hypotheses.map(&:family) == hypotheses.map(&:family)
+        end
+
+        # @return [Boolean] whether the families have the same places as in the field before
+        def kin?
+          @before && between(@before.hypotheses).map(&:family) == between(@hypotheses).map(&:family)
         end
 
         # @param key [String] a trait id, a slot, or "flow_l_min/speed_rpm" for one by the other
@@ -32,9 +32,9 @@ module Gimlet
           values, places = old ? spliced(old, key) : distinct(key)
           same = old && (values.equal?(old.values) || values == old.values)
           names = same && old.names && way.respond_to?(:weigh) ? old.names : way&.index(values, old&.names)
-          return old.with(names: names, shares: shares(places, values.size)) if same && @kin && places == old.places
+          return old.weighed_by(@prior, names) if same && places == old.places && kin?
 
-          Column.new(values: values, places: places, shares: shares(places, values.size), families: families(places), names: names)
+          Column.new(values: values, places: places, families: families(places), names: names, prior: @prior)
         end
 
         # The field before is let go of: what is made from now on is made from nothing.
@@ -42,7 +42,10 @@ module Gimlet
 
         private
 
-        def same?(one, other) = one.traits.equal?(other.traits) && one.family == other.family
+        def same?(one, other) = one.equal?(other) || (one.traits.equal?(other.traits) && one.family == other.family)
+
+        # Of a list, those that are not alike in both fields.
+        def between(all) = all[@head...(all.size - @tail)]
 
         def value(hypothesis, key)
           over, under = key.split("/")
@@ -63,16 +66,13 @@ module Gimlet
 
         # Values of those in between, among the old ones; then numbered anew in the order in which they are met.
         def spliced(old, key)
+          fresh = between(@hypotheses).map { |hypothesis| value(hypothesis, key) }
+          return [old.values, old.places] if fresh == old.values.values_at(*between(old.places))
+
           known = old.values.each_with_index.to_h
           all = old.values.dup
-          between = @hypotheses[@head...(@hypotheses.size - @tail)].map do |hypothesis|
-            value = value(hypothesis, key)
-            known[value] ||= (all << value).size - 1
-          end
-          places = old.places.first(@head) + between + old.places.last(@tail)
-          return [old.values, old.places] if places == old.places
-
-          renumbered(places, all)
+          places = fresh.map { |value| known[value] ||= (all << value).size - 1 }
+          renumbered(old.places.first(@head) + places + old.places.last(@tail), all)
         end
 
         def renumbered(places, all)
@@ -80,12 +80,6 @@ module Gimlet
           order = []
           places = places.map { |place| met[place] ||= (order << place).size - 1 }
           [all.values_at(*order).freeze, places.freeze]
-        end
-
-        def shares(places, size)
-          sums = Array.new(size, 0.0)
-          places.each_with_index { |place, at| sums[place] += @prior[at] }
-          sums.freeze
         end
 
         def families(places)

@@ -34,11 +34,11 @@ module Gimlet
           @vocabulary = vocabulary
           @columns = {}
           @known = REMEMBERED.transform_values { {} }
-          @kin = nil
           @chances = {}
           @priors = {}
           @lock = Monitor.new
           @making = Columns.new(hypotheses, prior, before)
+          @kin = before.kin if @making.kin?
         end
 
         # @param key [String] a trait id, a slot, or "flow_l_min/speed_rpm" for one by the other

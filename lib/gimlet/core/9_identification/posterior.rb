@@ -66,7 +66,7 @@ module Gimlet
 
         # @param weighed [Weighed]
         # @return [Boolean] whether it tells the sizes of a family apart
-        def by_size?(weighed) = @field.unlisted.by_size?(weighed.places)
+        def by_size?(weighed) = @field.unlisted.by_size?(weighed.column)
 
         # @param weighed [Weighed]
         # @return [Alive] what would be had this observation not been made

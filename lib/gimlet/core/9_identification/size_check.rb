@@ -42,7 +42,7 @@ module Gimlet
 
         private
 
-        def tells_size?(observed) = by_size?(observed.places) && observed.fit(@leader) >= WORSE && reads?(observed)
+        def tells_size?(observed) = by_size?(observed.column) && observed.fit(@leader) >= WORSE && reads?(observed)
 
         # A plate or number that is read clearly and is another one tells no size of this pump: it may be of one that is not on file.
         def reads?(observed)
@@ -54,7 +54,7 @@ module Gimlet
           observation.readings.any? { |reading| names.any? { |name| Readings::PlateMatch.new(reading.value).reads?(name) } }
         end
 
-        def by_size?(places) = @field.unlisted.share_by_size(places) >= SURELY
+        def by_size?(column) = @field.unlisted.share_by_size(column) >= SURELY
 
         def askable(channel)
           @field.vocabulary.traits.values.select { |trait| trait.cost(channel) && !trait.slot && !trait.many && told_by_size?(trait) }
@@ -63,7 +63,7 @@ module Gimlet
         def told_by_size?(trait)
           column = @field.column(trait.id)
           own = column.values[column.places[@leader]]
-          by_size?(column.places) && !trait.way.blank?(own) && !own.is_a?(Range)
+          by_size?(column) && !trait.way.blank?(own) && !own.is_a?(Range)
         end
       end
     end

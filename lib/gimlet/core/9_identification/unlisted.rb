@@ -18,7 +18,6 @@ module Gimlet
           @members = families.values
           @shares = @members.map { |places| places.sum { |at| prior[at] } }
           @none = none
-          @met, @sizes = {}.compare_by_identity, {}.compare_by_identity
         end
 
         # @return [Array<Float>] of no family, then of each family in another size; adds up to `none`
@@ -27,33 +26,27 @@ module Gimlet
           [@none * (1 - known), *@shares.map { |share| @none * known * share }]
         end
 
-        # @param places [Array<Integer>] of each hypothesis in a column
+        # @param column [Column]
         # @param found [Array<Float>] likelihood of an observation by place
         # @param none [Float] its likelihood for what is of no family
         # @param size [Float] and for another size, where the column goes by size
         # @return [Array<Float>] in the order of `start`
-        def likelihoods(places, found, none, size = none)
-          [none, *met(places).map { |own| own ? own.sum { |place| found[place] } / own.size : size }]
+        def likelihoods(column, found, none, size = none)
+          return [none, *Array.new(@members.size, size)] if by_size?(column)
+
+          [none, *column.met_in(@members).map { |own| own.sum { |place| found[place] } / own.size }]
         end
 
-        # @param places [Array<Integer>] of each hypothesis in a column
+        # @param column [Column]
         # @return [Boolean] whether what stands in it goes by size
-        def by_size?(places) = share_by_size(places) >= BY_SIZE
+        def by_size?(column) = share_by_size(column) >= BY_SIZE
 
+        # @param column [Column]
         # @return [Float] of the families with several members, those that have several values in a column
-        def share_by_size(places)
-          @sizes[places] ||= begin
-            several = @members.select { |members| members.size > 1 }
-            differing = several.count { |members| members.map { |at| places[at] }.uniq.size > 1 }
-            several.empty? ? 0.0 : differing.fdiv(several.size)
-          end
-        end
-
-        private
-
-        # @return [Array<Array<Integer>, nil>] for each family the places that it has in a column, nil where that goes by size
-        def met(places)
-          @met[places] ||= @members.map { |members| by_size?(places) ? nil : members.map { |at| places[at] }.uniq }
+        def share_by_size(column)
+          met = column.met_in(@members)
+          several = @members.count { |members| members.size > 1 }
+          several.zero? ? 0.0 : met.count { |own| own.size > 1 }.fdiv(several)
         end
       end
     end

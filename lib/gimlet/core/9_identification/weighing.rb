@@ -6,9 +6,12 @@ require_relative "../value"
 module Gimlet
   module Core
     module Identification
-      # An observation weighed: one likelihood for each distinct value, how common each value is, the place of each hypothesis, the
+      # An observation weighed: one likelihood for each distinct value of its column, the
       # likelihoods for what is unlisted, and what the best possible fit would get.
-      Weighed = Value.of(:observation, :found, :places, :shares, :unlisted, :best) do
+      Weighed = Value.of(:observation, :found, :column, :unlisted, :best) do
+        def places = column.places
+        def shares = column.shares
+
         # How well it suits one hypothesis: 1 when it fits as well as it can.
         # @return [Float]
         def fit(at) = [found[places[at]] / best, 1.0].min
@@ -40,14 +43,14 @@ module Gimlet
           return @field.column(reading.trait) unless @per.key?(per)
 
           column = @field.column("#{reading.trait}/#{per}")
-          Column.new(**column.to_h, values: column.values.map { |value| value && (value * @per[per]) })
+          column.valued(column.values.map { |value| value && (value * @per[per]) })
         end
 
         def named(observation, reading)
           column = @field.column(reading.trait)
           found, none = reading.definition.way.weigh(reading, column.names, column.families)
-          Weighed.new(observation: observation, found: found, places: column.places, shares: column.shares,
-                      unlisted: @field.unlisted.likelihoods(column.places, found, none), best: reading.definition.way.best(reading))
+          Weighed.new(observation: observation, found: found, column: column,
+                      unlisted: @field.unlisted.likelihoods(column, found, none), best: reading.definition.way.best(reading))
         end
 
         def single(observation, reading, column)
@@ -94,8 +97,8 @@ module Gimlet
           mean = share.positive? ? usual / share : 1.0
           found = column.values.map { |value| fits.fetch(value, mean) }
           none, size = [Readings::Likelihoods::UNSEEN, Readings::Likelihoods::OTHER_SIZE].map { |share| ((1 - share) * mean) + (share * unseen) }
-          Weighed.new(observation: observation, found: found, places: column.places, shares: column.shares, best: best,
-                      unlisted: @field.unlisted.likelihoods(column.places, found, none, size))
+          Weighed.new(observation: observation, found: found, column: column, best: best,
+                      unlisted: @field.unlisted.likelihoods(column, found, none, size))
         end
       end
     end

@@ -31,10 +31,11 @@ module Gimlet
         # @param names [Names]
         # @param on_file [Hash{String=>Array}] as Lexicon.on_file gives it
         # @param signs [Array<Diagnosis::Sign>] what complaints may say more closely
-        def initialize(vocabulary, names, on_file = {}, signs = [])
+        # @param before [Listener, nil] one that may have the same lexicon
+        def initialize(vocabulary, names, on_file = {}, signs = [], before: nil)
           @vocabulary = vocabulary
           @names = names
-          @lexicon = Lexicon.new(vocabulary, on_file)
+          @lexicon = before&.lexicon&.of?(vocabulary, on_file) ? before.lexicon : Lexicon.new(vocabulary, on_file)
           @complaints = ComplaintPhrases.of(vocabulary)
           @signs = SignsHeard.new(ComplaintPhrases.with_signs(vocabulary, signs))
           @many = vocabulary.traits.values.select(&:many).map(&:id)

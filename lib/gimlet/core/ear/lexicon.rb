@@ -40,6 +40,7 @@ module Gimlet
         # @param on_file [Hash{String=>Array}] as `on_file` gives it
         def initialize(vocabulary, on_file = {})
           @vocabulary = vocabulary
+          @on_file = on_file
           @meanings = {}
           @openings = {}
           traits(on_file)
@@ -47,6 +48,9 @@ module Gimlet
           small_words
           @spelling = spelling_of(on_file)
         end
+
+        # @return [Boolean] whether it is one of this vocabulary and these values
+        def of?(vocabulary, on_file) = @vocabulary.equal?(vocabulary) && @on_file == on_file
 
         # @param word [String] the first of a phrase, as Token#norm gives it
         # @return [Integer] how many words a phrase that begins so may have

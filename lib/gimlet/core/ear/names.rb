@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../1_catalogue/by_series"
+require_relative "../1_catalogue/variant"
 require_relative "../2_readings/plates/plate_match"
 
 module Gimlet
@@ -27,19 +29,21 @@ module Gimlet
 
         # What a catalogue calls its makers, series, pumps, parts and kits.
         # @param snapshot [Catalogue::Snapshot]
-        # @param known [Hash] by identity of a series, what it calls them: kept from catalogue to catalogue
+        # @param known [Catalogue::BySeries] what each series calls them: kept from catalogue to catalogue
         # @return [Hash{String=>Array(String, String)}] for `new`; where names clash, pumps come before parts, parts before series
-        def self.exact_of(snapshot, known = {}.compare_by_identity)
-          of_each = snapshot.series.map { |series| known[series] ||= names_of(series, snapshot.of(series)) }
-          known.keep_if { |series, _| snapshot.of(series) }
-          all = of_each.transpose.flatten(1).reduce({}) { |names, some| names.merge!(some) }
-          all.except("")
+        def self.exact_of(snapshot, known = by_series)
+          of_each = snapshot.series.map { |series| known[series] }
+          of_each.transpose.flatten(1).reduce({}) { |names, some| names.merge!(some) }.except("")
         end
 
+        # @return [Catalogue::BySeries] for `exact_of`
+        def self.by_series = Catalogue::BySeries.new { |series| names_of(series) }
+
         # @return [Array<Hash>] of series and makers, kits, parts, pumps
-        def self.names_of(series, variants)
+        def self.names_of(series)
           [{ "maker" => [series.maker.name], "series" => [series.name] }, { "part_number" => series.kits.map(&:number) },
-           { "part_number" => series.parts.map(&:number) }, { "plate" => variants.uniq(&:model).flat_map(&:spellings) }].map do |named|
+           { "part_number" => series.parts.map(&:number) },
+           { "plate" => Catalogue::Variant.of_series(series).uniq(&:model).flat_map(&:spellings) }].map do |named|
             named.flat_map { |id, names| names.map { |name| [plain(name), [id, name].freeze] } }.to_h.freeze
           end
         end

@@ -1,20 +1,20 @@
 # frozen_string_literal: true
 
 require "digest"
+require_relative "../../1_catalogue/by_series"
 require_relative "signature"
 
 module Gimlet
   module Core
     module Identification
-      # The order that each pump of a catalogue needs, as a short id: the same id, the same order.
+      # The order that each pump of a catalogue needs, as a short id: the same id, the same order; and which pumps have none of the work.
       #
-      # Only what a series' conditions ask for can change its orders, so pumps that agree on that are worked out once, and what was worked
-      # out for a series is kept for as long as the series itself does not change.
+      # Only what a series' conditions ask for can change its orders, so pumps that agree on that are worked out once.
       class OrderIds
         LENGTH = 12
 
         def initialize
-          @series = {}.compare_by_identity
+          @known = Catalogue::BySeries.new { {} }
           @lock = Mutex.new
         end
 
@@ -22,20 +22,35 @@ module Gimlet
         # @param scope [Array<String>]
         # @return [Array<String>] one for each variant; the same on every machine and run
         def call(snapshot, scope)
-          snapshot.variants.map { |variant| of(variant, scope, snapshot) }
+          snapshot.series.flat_map { |series| once(series, scope) { ids(series, snapshot.of(series), scope, snapshot) } }
+        end
+
+        # @param snapshot [Catalogue::Snapshot]
+        # @param scope [Array<String>]
+        # @return [Array<Integer>] places of the variants that have none of that work on file
+        def lacking(snapshot, scope)
+          has = snapshot.series.flat_map do |series|
+            once(series, [:has, scope]) { snapshot.of(series).map { |variant| series.areas_of(variant).map(&:id).intersect?(scope) } }
+          end
+          has.each_index.reject { |at| has[at] }
         end
 
         # Forgets series that are not in the catalogue any more.
-        def keep(series)
-          @lock.synchronize { @series = @series.slice(*series).compare_by_identity }
-        end
+        def keep(series) = @known.keep(series)
 
         private
 
-        def of(variant, scope, snapshot)
-          keys, known = @series[variant.series] || @lock.synchronize { @series[variant.series] ||= [variant.series.condition_keys, {}] }
-          key = [scope, variant.traits.values_at(*keys), variant.sides, *crank(variant)]
-          known[key] || @lock.synchronize { known[key] ||= id(Signature.of(variant, scope, snapshot)) }
+        def once(series, key)
+          known = @known[series]
+          known[key] || @lock.synchronize { known[key] ||= yield }
+        end
+
+        def ids(series, variants, scope, snapshot)
+          keys = series.condition_keys
+          alike = {}
+          variants.map do |variant|
+            alike[[variant.traits.values_at(*keys), variant.sides, *crank(variant)]] ||= id(Signature.of(variant, scope, snapshot))
+          end
         end
 
         # A crank position is the model's own.
