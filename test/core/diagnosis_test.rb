@@ -123,12 +123,24 @@ class DiagnosisTest < Minitest::Test
   end
 
   # What is picked is sent as a line: it must be heard as what was picked.
+  # What is misspelt in the vocabulary is said at the start, not silently weaker.
+  def test_what_the_vocabulary_names_is_there
+    rows = { "causes" => [{ "id" => "worn", "name" => "worn", "areas" => [], "often" => 0.1 }],
+             "signs" => [{ "id" => "drips", "name" => "drips", "anyway" => 0.01, "shows" => { "worn" => 0.5 } },
+                         { "id" => "here", "name" => "here", "of" => "drips", "anyway" => 0.01, "shows" => {} }],
+             "closely" => { "drips" => "Where?" } }
+    assert_equal ["Where?"], Diagnosis::Model.new(rows).closely.values
+    { "closely" => { "here" => "Where?" }, "lies" => { "elsewhere" => {} } }.each do |key, wrong|
+      assert_raises(ArgumentError) { Diagnosis::Model.new(rows.merge(key => wrong)) }
+    end
+  end
+
   def test_what_can_be_picked_is_heard_as_that
     MODEL.signs.values.select(&:say).each { |sign| assert signs(sign.say)[sign.id], "#{sign.id}: #{sign.say} #{signs(sign.say)}" }
     Gimlet::Core::Outside::Drips::PLACES.each_value do |_, say|
       assert signs(say).keys.any? { |id| MODEL.signs[id].of }, "#{say} #{signs(say)}"
     end
-    Diagnosis::Diagnose::CLOSELY.each { |id| MODEL.closer(id).each { |sign| refute_nil sign.say, sign.id } }
+    MODEL.closely.each_key { |id| MODEL.closer(id).each { |sign| refute_nil sign.say, sign.id } }
   end
 
   def test_every_cause_that_no_part_mends_says_what_to_do

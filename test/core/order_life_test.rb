@@ -2,6 +2,7 @@
 
 require_relative "../support/core"
 require "date"
+require "gimlet/core/order/next_step"
 
 # An order's life: every state by every step by every role, and what each does to the ledger.
 class OrderLifeTest < Minitest::Test
@@ -65,6 +66,38 @@ class OrderLifeTest < Minitest::Test
         step.from?(in_state(state)) ? done(step, state) : refused(step, state)
       end
     end
+  end
+
+  # By hand: state => what comes next, by scan, by a press, by a form. Common practice, no source.
+  NEXT = {
+    "quoted" => [nil, %w[accept], %w[prolong]], "ordered" => ["pick", [], []], "waiting" => ["pick", [], []],
+    "picked" => ["check", [], %w[hand_over]], "checked" => [nil, [], %w[hand_over]],
+    "handed_over" => [nil, %w[close], %w[take_back]], "closed" => [nil, [], %w[take_back]], "cancelled" => [nil, [], []]
+  }.freeze
+
+  def test_what_comes_next
+    STATES.each_key do |state|
+      nexts = Order::NextStep.of(in_state(state), MAY.fetch(state))
+      assert_equal NEXT.fetch(state), [nexts.scan&.fetch(:kind), nexts.buttons.map { |one| one[:kind] }, nexts.forms], state
+    end
+    assert_equal "Waits for 1 × A-1 seal.", Order::NextStep.of(in_state("waiting"), []).says
+    assert_nil Order::NextStep.of(in_state("ordered"), []).says
+    assert_nil Order::NextStep.of(in_state("ordered"), %w[amend]).scan, "who may not pick is not asked to"
+    half = life("open", [good(reserved: 1, bagged: 1), good.with(number: "A-2", bagged: 1, wanted: 1)])
+    assert_equal({ kind: "pick", name: "Scan each piece into the bag", codes: %w[A-1] }, Order::NextStep.of(half, %w[pick check]).scan)
+    assert_equal %w[A-1 A-2], Order::NextStep.of(half, %w[check]).scan[:codes]
+  end
+
+  def test_the_way_of_a_life
+    way = Order::States.way("picked", quoted: false)
+    assert_equal([["to pick", "behind"], ["to check", "now"], ["ready to fetch", "ahead"], ["handed over", "ahead"], %w[closed ahead]],
+                 way.map { |stop| [stop.name, stop.at] })
+    assert_equal "quote", Order::States.way("ordered", quoted: true).first.name
+    assert_equal ["waiting for parts", "now"], Order::States.way("waiting", quoted: false).first.to_h.values_at(:name, :at)
+    assert_equal "cancelled", Order::States.way("cancelled", quoted: true).find { |stop| stop.at == "now" }.name
+    assert_equal %w[ordered picked checked waiting handed_over quoted], Order::States.piled.map(&:id)
+    assert_equal %w[quoted ordered waiting picked checked], Order::States.open
+    assert_equal %w[closed cancelled], Order::States.ids - Order::States.live
   end
 
   # What may be done moves only what its row of the table says, and leaves nothing below zero. Where pieces are not at hand it is refused.

@@ -20,7 +20,7 @@ class MorningTest < Minitest::Test
 
   def test_a_lived_in_shop
     played do |shop|
-      assert_equal Gimlet::Core::Order::Life::STATES.keys.sort, shop[:orders].distinct.select_map(:state).sort, "an order in every state"
+      assert_equal Gimlet::Core::Order::States.ids.sort, shop[:orders].distinct.select_map(:state).sort, "an order in every state"
       assert_operator shop[:orders].exclude(state: %w[closed cancelled]).count, :>=, 11
       assert_equal 2, shop[:tickets].where(state: "open").count
       assert_equal [1, 2], [Gimlet::Store::Tools.new(shop).count_overdue, shop[:loans].where(state: "out").count]

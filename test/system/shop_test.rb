@@ -36,7 +36,7 @@ class ShopTest < SystemTest
 
     visit "/orders/1"
     assert_text "A quote, valid until"
-    keys(:enter)
+    click_button "Order it"
     assert_selector "figure[aria-label='Stands at: to pick']"
     picking
     handing_over

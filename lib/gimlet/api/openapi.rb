@@ -36,7 +36,7 @@ module Gimlet
       ENUMS = { "Role" => Core::Roles::ALL, "Medium" => Exchange::ReferenceFiles::TABLES.elastomers.media.keys,
                 "Lubricant" => Core::Catalogue::LUBRICANTS, "TraitKind" => Core::Readings::Kinds::ALL.keys, "Extent" => Core::Extent::NAMES.keys,
                 "Outcome" => Core::Catalogue::OUTCOMES.keys, "Channel" => Core::Readings::CHANNELS.keys, "Policy" => Core::KitPlan::POLICIES.keys,
-                "Verdict" => Core::Verdicts::ALL, "OrderState" => Core::Order::Life::STATES.keys, "StepId" => Core::Order::Steps::ALL.keys,
+                "Verdict" => Core::Verdicts::ALL, "OrderState" => Core::Order::States.ids, "StepId" => Core::Order::Steps::ALL.keys,
                 "Currency" => Core::Money::SIGNS.keys, "TorqueUnit" => Core::Units::FACTORS.fetch(:torque).keys }.freeze
 
       # @param kind [Class] a Core::Ticket::Kind, or a Core::Order::Step

@@ -60,7 +60,7 @@ module Gimlet
       def erase(id)
         @database.transaction(mode: :immediate) do
           known(id)
-          live = @database[:orders].where(customer_id: id, state: Core::Order::Life::LIVE).select_map(:id)
+          live = @database[:orders].where(customer_id: id, state: Core::Order::States.live).select_map(:id)
           live.empty? || reject("id", "live_orders",
                                 "Order #{live.join(', ')} is still under way: close or cancel it first, then erase the customer.")
           @customers.erase(id)

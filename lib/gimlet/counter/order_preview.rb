@@ -10,8 +10,8 @@ module Gimlet
     #   OrderPreview.new(reference, plans).call(ticket, identified, pump, planned).certain # => [[line, 1], ...]
     class OrderPreview
       # `certain` are [line, quantity] pairs that all likely orders have; `open` one Own for each likely order with what it has besides, and
-      # what ordering it would cost if another were right. Both are empty while no order leads.
-      Contents = Core::Value.of(:certain, :open, :price_cents)
+      # what ordering it would cost if another were right. Both are empty while no order leads. `name` says what the sum is of.
+      Contents = Core::Value.of(:certain, :open, :price_cents, :name)
       # `wasted_cents` is the price of what the leading order has and this one has not.
       Own = Core::Value.of(:probability, :variant, :lines, :wasted_cents)
       ORDERS = 3
@@ -41,7 +41,8 @@ module Gimlet
       private
 
       def whole(planned)
-        Contents.new(certain: lines(planned).to_a, open: [], price_cents: planned.workup.plans.first.price_cents)
+        plan = planned.workup.plans.first
+        Contents.new(certain: lines(planned).to_a, open: [], price_cents: plan.price_cents, name: plan.name)
       end
 
       def lines(planned) = planned.workup.plans.first.lines.to_h { |line| [line, line.quantity] }
@@ -54,6 +55,7 @@ module Gimlet
         leading = orders.first.last
         certain = leading.keys.select { |line| shared.key?(line.number) }.map { |line| [line, shared[line.number]] }
         Contents.new(certain: certain, price_cents: certain.sum { |line, count| line.price_cents * count },
+                     name: certain.any? ? "sure to be needed" : "what is needed depends on the option",
                      open: orders.each_with_index.map { |(order, lines), at| own(order, lines, shared, leading, at.zero? ? pump : nil) })
       end
 

@@ -13,9 +13,6 @@ module Gimlet
       # Who asks has another role.
       class NotTheirs < StandardError; end
 
-      # After these a pump is due at another time.
-      SERVICE = %w[hand_over take_back close cancel name].freeze
-
       # @param database [Sequel::Database]
       # @param care [LookAfterPumps]
       # @param role [String, nil] of who asks; nil while nobody is on file
@@ -48,9 +45,9 @@ module Gimlet
         life = @lives.of(id)
         outcome = Core::Order::Steps.check(step.id, life).call(named(request.slice(*step.fields.keys)), life)
         @lives.take(id, outcome, kind: step.id, key: request["key"], who: request["who"] || "counter")
-        keep_tools(id) if step.id == "accept"
-        whose(id, outcome.columns[:customer_id]) if step.id == "name"
-        pump = SERVICE.include?(step.id) && @orders.pump_of(id)
+        keep_tools(id) if step::PROMISES_TOOLS
+        whose(id, outcome.columns[:customer_id]) if outcome.columns.key?(:customer_id)
+        pump = step::SERVICE && @orders.pump_of(id)
         @care.settle(pump) if pump
       end
 

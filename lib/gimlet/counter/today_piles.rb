@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/desk/due"
+require_relative "../core/order/states"
 require_relative "../core/safety/stops"
 require_relative "../core/ticket/ticket"
 require_relative "../core/value"
@@ -18,10 +19,6 @@ module Gimlet
       # `to` is where it is done; `since` when it began to wait.
       Row = Core::Value.of(:to, :what, :detail, :since)
 
-      # State of an order => what is to be done with it.
-      ORDERS = { "ordered" => ["to_pick", "To pick"], "picked" => ["to_check", "To check"], "checked" => ["to_fetch", "Ready to fetch"],
-                 "waiting" => ["to_come", "Waiting for parts"], "handed_over" => ["to_close", "Handed over, to be closed"],
-                 "quoted" => ["to_follow", "Quotes to follow up"] }.freeze
       # Rows of a pile.
       SHOWN = 12
 
@@ -31,7 +28,7 @@ module Gimlet
       end
 
       # @return [Array<Pile>] also those in which nothing waits
-      def call = [calls, found, *ORDERS.map { |state, (id, name)| orders(state, id, name) }, deliveries, overdue, due]
+      def call = [calls, found, *Core::Order::States.piled.map { |state| orders(state.id, *state.pile.drop(1)) }, deliveries, overdue, due]
 
       private
 

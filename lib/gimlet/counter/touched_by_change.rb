@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../core/order/life"
+require_relative "../core/order/states"
 require_relative "../core/value"
 
 module Gimlet
@@ -11,8 +11,6 @@ module Gimlet
     class TouchedByChange
       # `kind` is "ticket", "order" or "pump"; `id` its number, `words` what it is.
       One = Core::Value.of(:kind, :id, :words)
-      # Orders that are not with the customer yet.
-      OPEN = (Core::Order::Life::LIVE - %w[handed_over]).freeze
       MOST = 100
 
       # @param tickets [#call] answers [id, designation of the pump that it leads to] of every open ticket
@@ -35,9 +33,12 @@ module Gimlet
       end
 
       def orders(models)
-        OPEN.flat_map { |state| @orders.in_state(state, MOST).first.map { |row| [state, row] } }
-            .select { |_, row| models.include?(row["model"].split.first) }
-            .map { |state, row| One.new(kind: "order", id: row["id"], words: "#{state}, #{row['model']}, #{row['customer'] || 'no customer'}") }
+        Core::Order::States.open.flat_map { |state| @orders.in_state(state, MOST).first.map { |row| [state, row] } }
+                           .select { |_, row| models.include?(row["model"].split.first) }
+                           .map do |state, row|
+          One.new(kind: "order", id: row["id"],
+                  words: "#{state}, #{row['model']}, #{row['customer'] || 'no customer'}")
+        end
       end
 
       def pumps(models)

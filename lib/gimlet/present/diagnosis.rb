@@ -12,15 +12,13 @@ module Gimlet
 
       module_function
 
-      # What is asked first, of the sign that should be told more closely.
-      ASKED = { "after_rebuild" => "What was opened?", "water_leak" => "Where does it drip?", "oil_leak" => "Where does the oil come out?" }.freeze
-
       # @param result [Counter::DiagnoseCall::Result]
       # @param areas [Hash{String=>String}] work area id => name
       # @param model [Core::Diagnosis::Model]
       def call(result, areas, model)
         found = result.found
-        { suspects: found.suspects.first(SHOWN).map { |one| suspect(one) }, closer: closer(found.closer, model),
+        { suspects: found.suspects.first(SHOWN).map { |one| suspect(one, model) }, no_parts: no_parts(found, model),
+          closer: closer(found.closer, model),
           scope: found.scope.map { |id| { id: id, name: areas.fetch(id, Core::Plain.name(id)) } }, enough: found.enough.round(4),
           left: found.offer.left.map { |cause, chance| { id: cause.id, name: cause.name, probability: chance.round(4) } },
           rule_out: found.first.map { |sign| check(sign, result) }, checks: found.next_checks.map { |next_check| check(next_check.sign, result) },
@@ -28,12 +26,18 @@ module Gimlet
       end
 
       def closer(id, model)
-        id && { id: id, ask: ASKED.fetch(id), options: model.closer(id).map { |sign| { id: sign.id, name: sign.name, say: sign.say } } }
+        id && { id: id, ask: model.closely.fetch(id), options: model.closer(id).map { |sign| { id: sign.id, name: sign.name, say: sign.say } } }
       end
 
-      def suspect(suspect)
+      def no_parts(found, model)
+        model.lies.fetch(found.suspects.first&.cause&.at || "pump")["no_parts"] if found.scope.empty?
+      end
+
+      def suspect(suspect, model)
         cause = suspect.cause
-        { id: cause.id, name: cause.name, probability: suspect.probability.round(4), because: cause.because, at: cause.at, mend: cause.mend,
+        lies = model.lies.fetch(cause.at)["said"]
+        { id: cause.id, name: [cause.name, lies && "(#{lies})"].compact.join(" "), probability: suspect.probability.round(4),
+          because: cause.because, pump: cause.pump?, mend: cause.mend,
           signs: suspect.signs.map(&:name), finer: finer(suspect) }
       end
 

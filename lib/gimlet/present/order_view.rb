@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/order/changes"
+require_relative "../core/order/next_step"
 require_relative "../core/order/order"
 require_relative "../core/order/steps"
 require_relative "bench_summary"
@@ -28,16 +29,19 @@ module Gimlet
       # @param before [Core::Order, nil] the version before it
       # @return [Hash] of the OpenAPI schema Order
       def call(steps, bench, before = nil)
-        { **@order.to_h, **standing, life: steps.map { |step| step(step) }, bench: BenchSummary.call(@order, bench),
+        { **@order.to_h, **standing, way: way(steps), life: steps.map { |step| step(step) }, bench: BenchSummary.call(@order, bench),
                                      changes: before ? Core::Order::Changes.of(before.record, @order.record).map(&:to_h) : [] }
       end
 
       private
 
       def standing
-        { may: @order.superseded? ? [] : Core::Order::Steps.may(@life, @role), state: @life.state, goods: @life.goods.map { |good| good(good) },
+        may = @order.superseded? ? [] : Core::Order::Steps.may(@life, @role)
+        { may: may, next: Core::Order::NextStep.of(@life, may).to_h, state: @life.state, goods: @life.goods.map { |good| good(good) },
           total: @life.total(@order.discount, @tax).to_h, tools: @life.loans.map { |tool| LentTool.call(tool, @life.today) } }
       end
+
+      def way(steps) = Core::Order::States.way(@life.state, quoted: steps.any? { |step| step.kind == "quote" }).map(&:to_h)
 
       def good(good) = { **good.to_h, open: good.open, short: good.short, out: good.out }
       def step(step) = { at: step.at, who: step.who, kind: step.kind, words: Core::Order::Steps::ALL.fetch(step.kind).words(step.body) }

@@ -78,7 +78,7 @@ module Gimlet
       end
 
       def kit_plan(plan)
-        plan.to_h.merge(lines: plan.lines.map(&:to_h), price: plan.price_cents / 100.0, complete: plan.complete,
+        plan.to_h.merge(lines: plan.lines.map(&:to_h), price: plan.price_cents / 100.0, complete: plan.complete, not_covered: plan.not_covered,
                         unfilled: plan.unfilled.map { |line| unfilled(line) }, passed_over: plan.passed_over.map(&:to_h),
                         surplus: plan.surplus.map { |line| numbered(line) })
       end

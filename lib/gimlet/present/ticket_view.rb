@@ -23,9 +23,6 @@ module Gimlet
       # What the ticket says as it is.
       SHOWN = %i[channel customer_id scope agreed pumps findings chosen policy unit extent had fixed extension state amends].freeze
 
-      # Leaks that are not on the picture of a pump, by what is asked.
-      OFF_PICTURE = { "water_leak" => %w[drip_regulator drip_gun drip_relief sprays], "oil_leak" => %w[oil_breather] }.freeze
-
       # @param view [Counter::WorkOnTicket::View]
       # @return [Hash]
       def self.call(view) = new(view).call
@@ -108,16 +105,16 @@ module Gimlet
       # Where a pump that leaks may drip, to be pointed at, while nobody has said it.
       def drips
         asked = @view.diagnosis&.found&.closer
-        return unless @view.pump && OFF_PICTURE.key?(asked)
+        elsewhere = asked ? @view.found.reference.diagnosis.closer(asked).select(&:off_picture) : []
+        return if @view.pump.nil? || elsewhere.empty?
 
         side, places = Core::Outside::Drips.of(@view.pump)
-        elsewhere = OFF_PICTURE.fetch(asked).map { |id| @view.found.reference.diagnosis.signs.fetch(id).to_h.slice(:id, :name, :say) }
-        { view: Outside.view(side), places: places.map(&:to_h), elsewhere: elsewhere }
+        { view: Outside.view(side), places: places.map(&:to_h), elsewhere: elsewhere.map { |sign| sign.to_h.slice(:id, :name, :say) } }
       end
 
       def tray
         contents = @view.tray
-        { certain: contents.certain.map { |line, quantity| piece(line, quantity) }, price_cents: contents.price_cents,
+        { certain: contents.certain.map { |line, quantity| piece(line, quantity) }, price_cents: contents.price_cents, name: contents.name,
           open: contents.open.map do |own|
             { id: own.variant.id, probability: own.probability.round(4), wasted_cents: own.wasted_cents,
               lines: own.lines.map { |line, quantity| piece(line, quantity) } }

@@ -30,7 +30,7 @@ module Gimlet
           outcomes: named(Core::Catalogue::OUTCOMES),
           roles: Core::Roles::ALL, fates: named(Core::Fates::DRAWN), commands: Core::Ear::Commands::ALL.map(&:to_h),
           operators: Core::Ear::Operators::ALL.map(&:to_h),
-          order_states: named(Core::Order::Life::STATES), return_reasons: named(Core::Order::Steps::TakeBack::REASONS),
+          order_states: named(Core::Order::States::ALL.transform_values(&:name)), return_reasons: named(Core::Order::Steps::TakeBack::REASONS),
           currencies: Core::Money::SIGNS.keys, shortest_reason: Core::Reason::SHORTEST, units: Core::Units::FACTORS.fetch(:torque).keys,
           policies: named(Core::KitPlan::POLICIES),
           enough: Core::Identification::OrderClasses::ENOUGH, **rubber(reference.tables.elastomers) }

@@ -1,7 +1,6 @@
 import { lazy, type ReactNode, Suspense } from "react";
 import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
-import { isShort, notCovered } from "../ticket/notCovered";
 import { percent, price } from "../shell/format";
 import type { LiveTicket } from "../ticket/useTicket";
 import { Answer } from "./Answer";
@@ -44,7 +43,7 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSend, onSav
   const summaries: Record<AnswerName, string> = {
     "Pump": pumpSummary(view),
     "Work": workSummary(view, areas),
-    "Parts": plan ? `${plan.plans[0]!.lines.length} ${plan.plans[0]!.lines.length === 1 ? "line" : "lines"}, ${price(plan.plans[0]!.price_cents)}, ${plan.plans[0]!.name}${isShort(plan) ? ` · ${notCovered(plan)}` : ""}` : later,
+    "Parts": plan ? `${plan.plans[0]!.lines.length} ${plan.plans[0]!.lines.length === 1 ? "line" : "lines"}, ${price(plan.plans[0]!.price_cents)}, ${plan.plans[0]!.name}${plan.plans[0]!.not_covered ? ` · ${plan.plans[0]!.not_covered}` : ""}` : later,
     "Tools": plan ? `${plan.tools.length} tools, ${plan.tools.filter((tool) => tool.kind === "made").length} made for this pump${plan.tools.some((tool) => tool.has) ? `, the customer has ${plan.tools.filter((tool) => tool.has).length}` : ""}` : later,
     "Tightening": plan ? plan.tightening.map((one) => `${one.name} ${one.asked?.text ?? one.text}`).join(" · ") : later,
     "Hand over": view.order_id ? `order ${view.order_id}` : "not saved yet",

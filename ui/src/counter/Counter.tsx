@@ -7,7 +7,6 @@ import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { commandOf, type Command } from "../ticket/commands";
 import { useSameAgain } from "../customers/useSameAgain";
-import { isShort, notCovered } from "../ticket/notCovered";
 import { usePreview } from "../ticket/usePreview";
 import { useDraft } from "../ticket/useDraft";
 import type { LiveTicket } from "../ticket/useTicket";
@@ -144,15 +143,16 @@ export function Counter({ ticket, view }: Props) {
     sameAgain.mutate(last.id, { onError: (error) => complain(error.message) });
   };
 
+  const lacking = view.plan?.plans[0]!.not_covered;
   const obey = (order: Command) => {
     switch (order.id) {
       case "answer": return reply(order.number! - 1, "line");
       case "unsure": return reply(null, "line");
       case "carry_on": return carryOn();
       case "save":
-        if (view.plan && isShort(view.plan) && order.reason === null && asking !== notCovered(view.plan)) {
-          setAsking(notCovered(view.plan));
-          return complain(`${notCovered(view.plan)}. Type save again to save all the same.`);
+        if (lacking && order.reason === null && asking !== lacking) {
+          setAsking(lacking);
+          return complain(`${lacking}. Type save again to save all the same.`);
         }
         return fromLine(() => ticket.order("line", order.reason)).then(saved);
       case "quote": return fromLine(() => ticket.order("line", order.reason, true)).then(saved);

@@ -1,6 +1,5 @@
 import Box from "@mui/material/Box";
 import type { Order } from "../api/types";
-import { useVocabulary } from "../api/queries";
 import { day } from "../shell/format";
 import { faint, ink, petrol, surface } from "../shell/theme";
 
@@ -8,34 +7,28 @@ const WIDTH = 1000;
 const HEIGHT = 62;
 /** Room for half of the longest name. */
 const MARGIN = 80;
-/** The usual way; waiting and cancelled leave it. */
-const WAY = ["quoted", "ordered", "picked", "checked", "handed_over", "closed"] as const;
-
 /** An order's life as a line: what is behind it filled, where it stands now ringed, what is still to come hollow. */
 export function LifeLine({ order }: { order: Order }) {
-  const names = useVocabulary().data?.order_states ?? [];
-  const now = order.state === "waiting" || order.state === "cancelled" ? "ordered" : order.state;
-  const quoted = order.life.some((step) => step.kind === "quote");
-  const way = WAY.filter((one) => one !== "quoted" || quoted);
-  const at = way.indexOf(now);
-  const name = (id: string) => names.find((one) => one.id === id)?.name ?? "";
+  const { way } = order;
+  const at = way.findIndex((one) => one.at === "now");
+  const name = way[at]!.name;
   const place = (index: number) => MARGIN + (index * (WIDTH - 2 * MARGIN)) / (way.length - 1);
   return (
-    <Box component="figure" sx={{ m: 0, my: 1 }} aria-label={`Stands at: ${name(order.state)}`}>
+    <Box component="figure" sx={{ m: 0, my: 1 }} aria-label={`Stands at: ${name}`}>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="img" aria-hidden="true">
         <line x1={place(0)} x2={place(way.length - 1)} y1={18} y2={18} stroke={faint} strokeWidth={6} />
         <line x1={place(0)} x2={place(Math.max(at, 0))} y1={18} y2={18} stroke={petrol} strokeWidth={6} />
-        {way.map((id, index) => (
-          <g key={id}>
-            <circle cx={place(index)} cy={18} r={index === at ? 13 : 9} fill={index < at ? petrol : surface} stroke={petrol} strokeWidth={3} />
+        {way.map((one, index) => (
+          <g key={one.id}>
+            <circle cx={place(index)} cy={18} r={index === at ? 13 : 9} fill={one.at === "behind" ? petrol : surface} stroke={petrol} strokeWidth={3} />
             {index === at && <circle cx={place(index)} cy={18} r={6} fill={petrol} />}
             <text x={place(index)} y={54} textAnchor="middle" fontSize={17} fontWeight={index === at ? 700 : 400} fill={ink}>
-              {index === at && order.state !== now ? name(order.state) : name(id)}
+              {one.name}
             </text>
           </g>
         ))}
       </svg>
-      {order.since && <figcaption style={{ fontSize: 14 }}>{name(order.state)} since {day(order.since)}</figcaption>}
+      {order.since && <figcaption style={{ fontSize: 14 }}>{name} since {day(order.since)}</figcaption>}
     </Box>
   );
 }

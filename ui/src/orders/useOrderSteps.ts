@@ -6,7 +6,7 @@ import type { Order } from "../api/types";
 import { freshKey } from "../ticket/key";
 
 type NewStep = components["schemas"]["NewStep"];
-type Sent = NewStep extends infer Kind ? (Kind extends NewStep ? Omit<Kind, "key" | "who" | "revision"> : never) : never;
+export type Sent = NewStep extends infer Kind ? (Kind extends NewStep ? Omit<Kind, "key" | "who" | "revision"> : never) : never;
 
 export interface OrderSteps {
   order: Order;

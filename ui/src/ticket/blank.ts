@@ -18,7 +18,7 @@ export const blankView = (id: number | null): TicketView => ({
   pump: null,
   plan: null,
   seen: null,
-  tray: { certain: [], open: [], price_cents: 0 },
+  tray: { name: null, certain: [], open: [], price_cents: 0 },
   turns: { most: null, less: [] },
   lacking: [{ id: "nothing", text: "" }],
   settled: { pump: false, work: false, parts: false, tools: false, tightening: false, hand_over: false },

@@ -14,6 +14,13 @@ module Gimlet
       # `gap_cents` is what a better plan could save at most, 0 where this one is proven best.
       # `passed_over` says why kits that look right are not in it.
       Plan = Value.of(:policy, :name, :also, :lines, :price_cents, :unfilled, :surplus, :gap_cents, :passed_over) do
+        # @return [String, nil] what of the agreed work nothing on file covers: one figure, wherever it is told
+        def not_covered
+          return if unfilled.empty?
+
+          "#{unfilled.size} #{unfilled.one? ? 'part is' : 'parts are'} not covered: #{unfilled.map { |line| line.number || line.name }.join(', ')}"
+        end
+
         # @return [String] when everything is there
         def complete
           short = lines.count { |line| line.short.positive? }

@@ -35,8 +35,6 @@ module Gimlet
         CHECKS = 3
         # A check that tells less than this, in bits, is not worth a caller's time.
         TELLING = 0.04
-        # What must be told closely before anything else: what was opened, then where it drips.
-        CLOSELY = %w[after_rebuild water_leak oil_leak].freeze
 
         # @param model [Model]
         def initialize(model)
@@ -69,7 +67,7 @@ module Gimlet
 
         def closer(evidence)
           there = evidence.there
-          CLOSELY.find { |id| there.include?(id) && @model.closer(id).none? { |sign| there.include?(sign.id) } }
+          @model.closely.keys.find { |id| there.include?(id) && @model.closer(id).none? { |sign| there.include?(sign.id) } }
         end
 
         def suspects(belief, there)

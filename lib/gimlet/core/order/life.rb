@@ -2,6 +2,7 @@
 
 require_relative "../value"
 require_relative "goods"
+require_relative "states"
 require_relative "total"
 
 module Gimlet
@@ -12,7 +13,7 @@ module Gimlet
       #
       #   Life.new(stage: "open", goods: goods).state # => "waiting"
       Life = Value.of(:id, :stage, :goods, :loans, :valid_until, :today) do
-        # @return [String] one of STATES
+        # @return [String] one of States
         def state
           return stage unless stage == "open"
           return "waiting" if goods.any? { |good| good.short.positive? }
@@ -33,14 +34,6 @@ module Gimlet
         end
 
         def all_out? = goods.all? { |good| good.handed == good.wanted }
-      end
-
-      # The states in the order of a life, and what the desk calls them.
-      class Life
-        STATES = { "quoted" => "quote", "ordered" => "to pick", "waiting" => "waiting for parts", "picked" => "to check",
-                   "checked" => "ready to fetch", "handed_over" => "handed over", "closed" => "closed", "cancelled" => "cancelled" }.freeze
-        # Those in which something is still to be done.
-        LIVE = %w[quoted ordered waiting picked checked handed_over].freeze
       end
     end
   end

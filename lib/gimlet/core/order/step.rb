@@ -34,6 +34,10 @@ module Gimlet
         EFFECT = [].freeze
         # Whether it is begun elsewhere: by saving a ticket.
         SAVING = false
+        # What is on its button, where it asks for no more than a press; what is said above the scanner, where scanned pieces make it.
+        BUTTON = SCAN = nil
+        # Whether the pump is due at another time after it; whether it promises the tools that are lent.
+        SERVICE = PROMISES_TOOLS = false
 
         TEXT = ->(longest) { { "type" => "string", "minLength" => 1, "maxLength" => longest } }
         NOTE = { "type" => %w[string null], "maxLength" => 400 }.freeze
@@ -53,6 +57,12 @@ module Gimlet
 
           # @return [Boolean] whether it may be done now
           def from?(life) = self::FROM.include?(life.state)
+
+          # @return [Boolean] whether it is what comes next, rather than something that may be done
+          def next?(life) = !self::BUTTON.nil? || codes(life).any?
+
+          # @return [Array<String>] numbers that scanned pieces are wanted of
+          def codes(_life) = []
 
           # @param body [Hash{String=>Object}] as it was sent
           # @param life [Life]

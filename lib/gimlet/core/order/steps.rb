@@ -50,7 +50,7 @@ module Gimlet
                                                "#{others.empty? ? 'Nothing more is to be done.' : "What can be done: #{others.join(', ')}."}")
         end
 
-        def told(life) = { "quoted" => "a quote" }.fetch(life.state, Life::STATES.fetch(life.state))
+        def told(life) = { "quoted" => "a quote" }.fetch(life.state, States.name(life.state))
       end
     end
   end

@@ -1,10 +1,9 @@
 import Box from "@mui/material/Box";
 import { useVocabulary } from "../../api/queries";
-import type { Plan, TicketView, TrayLine } from "../../api/types";
+import type { TicketView, TrayLine } from "../../api/types";
 import { Caution } from "../../shell/Caution";
 import { packs, percent, price } from "../../shell/format";
 import { faint, petrol } from "../../shell/theme";
-import { isShort, notCovered } from "../../ticket/notCovered";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { SaveOrder } from "./SaveOrder";
 
@@ -35,12 +34,12 @@ export function Tray({ ticket, view, onSave }: Props) {
             {tray.open.length > 0 && <Open open={tray.open} certain={tray.certain.length > 0} />}
           </Box>
           <Box sx={{ position: { xs: "sticky", md: "static" }, bottom: 0, bgcolor: "background.paper", pb: { xs: 1, md: 0 } }}>
-            {isShort(plan) && <p><strong>{notCovered(plan)}</strong></p>}
+            {plan.plans[0]!.not_covered && <p><strong>{plan.plans[0]!.not_covered}</strong></p>}
             <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline", borderTop: "2px solid", mt: 0.5, pt: 0.5, fontWeight: 700 }}>
-              <span>{named(tray, plan)}{tray.certain.length > 0 && <Box component="span" sx={{ fontWeight: 400, fontSize: 14, ml: 1 }}>{tray.certain.length} {tray.certain.length === 1 ? "line" : "lines"}</Box>}</span>{tray.certain.length > 0 && <span style={{ fontSize: 24 }}>{price(tray.price_cents)}</span>}
+              <span>{tray.name}{tray.certain.length > 0 && <Box component="span" sx={{ fontWeight: 400, fontSize: 14, ml: 1 }}>{tray.certain.length} {tray.certain.length === 1 ? "line" : "lines"}</Box>}</span>{tray.certain.length > 0 && <span style={{ fontSize: 24 }}>{price(tray.price_cents)}</span>}
             </Box>
             {plan.assumptions.map((text) => <Caution key={text}>{text}</Caution>)}
-            {view.order_id === null && <SaveOrder ticket={ticket} lacking={view.lacking} short={isShort(plan) ? notCovered(plan) : null} where="tray" onSave={onSave} />}
+            {view.order_id === null && <SaveOrder ticket={ticket} lacking={view.lacking} short={plan.plans[0]!.not_covered} where="tray" onSave={onSave} />}
           </Box>
         </>
       ) : (
@@ -48,12 +47,6 @@ export function Tray({ ticket, view, onSave }: Props) {
       )}
     </Box>
   );
-}
-
-/** What the sum is of. */
-function named(tray: TicketView["tray"], plan: Plan): string {
-  if (tray.open.length === 0) return plan.plans[0]!.name;
-  return tray.certain.length > 0 ? "sure to be needed" : "what is needed depends on the option";
 }
 
 /** Which line told most, and which made it less certain. */

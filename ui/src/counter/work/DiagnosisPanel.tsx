@@ -10,8 +10,6 @@ import { ToldCloser } from "./ToldCloser";
 const CHECKS = 2;
 /** So many of the likeliest causes say what they rest on. */
 const EXPLAINED = 2;
-const NO_PARTS = { pump: "No parts yet: ask and look first.", elsewhere: "No parts yet: the pump is probably not at fault.", rebuild: "No parts yet: look how it was put together." };
-const WHERE = { pump: "", elsewhere: " (not the pump)", rebuild: " (how it was put together)" };
 
 interface Props {
   ticket: LiveTicket;
@@ -43,10 +41,10 @@ export function DiagnosisPanel({ ticket, diagnosis, complaints, onTake, onTell, 
           {diagnosis.suspects.map((one, index) => (
             <Box component="li" key={one.id} sx={{ mb: 0.5, fontSize: 15 }}>
               <Box sx={{ display: "flex", justifyContent: "space-between" }}>
-                <span><strong>{one.name}</strong>{WHERE[one.at]}</span><span>{percent(one.probability)}</span>
+                <span><strong>{one.name}</strong></span><span>{percent(one.probability)}</span>
               </Box>
               <Box sx={{ height: 6, bgcolor: faint, borderRadius: 1 }}>
-                <Box sx={{ height: 6, width: `${one.probability * 100}%`, borderRadius: 1, bgcolor: one.at === "pump" ? petrol : "transparent", border: one.at === "pump" ? "none" : `1px dashed ${petrol}`, boxSizing: "border-box" }} />
+                <Box sx={{ height: 6, width: `${one.probability * 100}%`, borderRadius: 1, bgcolor: one.pump ? petrol : "transparent", border: one.pump ? "none" : `1px dashed ${petrol}`, boxSizing: "border-box" }} />
               </Box>
               {one.finer.length > 0 && <Muted>of these, or {one.finer.map((other) => `${other.name} ${percent(other.probability)}`).join(", ")}</Muted>}
               {index < EXPLAINED && <Muted>{one.because}</Muted>}
@@ -75,7 +73,7 @@ export function DiagnosisPanel({ ticket, diagnosis, complaints, onTake, onTell, 
 
 /** The least work that is sensible, and what it would leave. */
 function LeastWork({ diagnosis, onTake }: Pick<Props, "diagnosis" | "onTake">) {
-  if (diagnosis.scope.length === 0) return <Box sx={{ mt: 0.5 }}><strong>{NO_PARTS[diagnosis.suspects[0]?.at ?? "pump"]}</strong></Box>;
+  if (diagnosis.no_parts) return <Box sx={{ mt: 0.5 }}><strong>{diagnosis.no_parts}</strong></Box>;
   return (
     <Box sx={{ mt: 0.5 }}>
       <Button variant="outlined" onClick={() => onTake(diagnosis.scope.map((one) => one.id))}>Least that should mend it: {diagnosis.scope.map((one) => one.name).join(", ")} ({percent(diagnosis.enough)})</Button>

@@ -11,6 +11,8 @@ module Gimlet
           NAME = "order it"
           FROM = %w[quoted].freeze
           EFFECT = %w[reserved].freeze
+          BUTTON = "Order it"
+          PROMISES_TOOLS = true
 
           def self.call(body, life)
             life.valid_until && life.today > life.valid_until &&

@@ -10,6 +10,7 @@ module Gimlet
         class Cancel < Step
           NAME = "cancel"
           FROM = %w[quoted ordered waiting picked checked handed_over].freeze
+          SERVICE = true
           EFFECT = %w[released put_back unchecked returned stays_out].freeze
           # What becomes of pieces that the customer has.
           HANDED = { "shelf" => "they are back on the shelf", "scrapped" => "they came back and are scrapped",

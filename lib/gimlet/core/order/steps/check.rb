@@ -12,6 +12,7 @@ module Gimlet
           FROM = %w[ordered waiting picked].freeze
           RIGHT = "look"
           EFFECT = %w[checked].freeze
+          SCAN = "Scan each piece to check"
 
           field "number", TEXT.call(40)
           field "quantity", QUANTITY
@@ -26,6 +27,8 @@ module Gimlet
 
           def self.left(unchecked) = unchecked.zero? ? "None" : "Only #{unchecked}"
           private_class_method :left
+
+          def self.codes(life) = life.goods.select { |good| good.bagged > good.checked }.map(&:number)
 
           def self.words(body) = "checked #{body['quantity']} × #{body['number']}"
         end

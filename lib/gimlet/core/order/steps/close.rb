@@ -10,6 +10,8 @@ module Gimlet
         class Close < Step
           NAME = "close"
           FROM = %w[handed_over].freeze
+          BUTTON = "Close: nothing more comes back"
+          SERVICE = true
 
           def self.call(body, life)
             no_tools_out(life)

@@ -11,6 +11,7 @@ module Gimlet
           NAME = "hand over"
           FROM = %w[ordered waiting picked checked].freeze
           EFFECT = %w[handed_over handed_over_unchecked].freeze
+          SERVICE = true
           HOW = %w[fetched posted].freeze
 
           field "how", { "enum" => HOW }
@@ -25,6 +26,8 @@ module Gimlet
             end
             outcome(body, movements: movements, stage: ("handed_over" if all?(life)))
           end
+
+          def self.next?(life) = life.bagged? || life.state == "checked"
 
           # Whether nothing is left to come.
           def self.all?(life) = life.goods.all? { |good| good.open.zero? }

@@ -9,7 +9,8 @@ module Gimlet
         # Whose it is, said or corrected after it was saved.
         class Name < Step
           NAME = "say whose it is"
-          FROM = Life::STATES.keys.freeze
+          FROM = States.ids.freeze
+          SERVICE = true
           field "customer_id", { "type" => "integer" }
 
           def self.call(body, _life) = outcome(body, columns: { customer_id: body["customer_id"] })

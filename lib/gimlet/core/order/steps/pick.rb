@@ -12,6 +12,7 @@ module Gimlet
           FROM = %w[ordered waiting].freeze
           RIGHT = "look"
           EFFECT = %w[picked].freeze
+          SCAN = "Scan each piece into the bag"
 
           field "number", TEXT.call(40)
           field "quantity", QUANTITY
@@ -24,6 +25,8 @@ module Gimlet
                                         "the others have not come.")
             outcome(body, movements: [move("picked", good, body["quantity"], life)])
           end
+
+          def self.codes(life) = life.goods.select { |good| good.reserved.positive? }.map(&:number)
 
           def self.words(body) = "picked #{body['quantity']} × #{body['number']}"
         end

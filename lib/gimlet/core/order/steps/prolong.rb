@@ -21,6 +21,8 @@ module Gimlet
             reject("until", "bad_day", "A day is written as 2026-11-26.")
           end
 
+          def self.next?(_life) = true
+
           def self.words(body) = "the quote stands until #{body['until']}"
         end
       end
