@@ -10,17 +10,15 @@ require_relative "kinds/tight_then_turn"
 require_relative "kinds/torque"
 require_relative "kinds/torque_to_next_slot"
 
-module Gimlet
-  module Core
-    class Tightening
-      # The ways of tightening: another one is another file in kinds/ and a line here.
-      module Kinds
-        ALL = constants.map { |name| const_get(name) }.sort_by(&:id).to_h { |kind| [kind.id, kind] }.freeze
+module Gimlet::Core
+  class Tightening
+    # The ways of tightening: another one is another file in kinds/ and a line here.
+    module Kinds
+      ALL = constants.map { |name| const_get(name) }.sort_by(&:id).to_h { |kind| [kind.id, kind] }.freeze
 
-        # @param tightening [Tightening]
-        # @return [Kind]
-        def self.of(tightening) = ALL.fetch(tightening.kind).new(tightening)
-      end
+      # @param tightening [Tightening]
+      # @return [Kind]
+      def self.of(tightening) = ALL.fetch(tightening.kind).new(tightening)
     end
   end
 end

@@ -5,45 +5,43 @@ require_relative "../0_quantities/money"
 require_relative "../input_error"
 require_relative "../value"
 
-module Gimlet
-  module Core
-    module Desk
-      # How this shop writes money and dates, and what it prints on. Sums themselves are in hundredths of whatever it is paid in.
-      #
-      #   ShopFormat.of("currency" => "GBP").money(1250)                  # => "£12.50"
-      #   ShopFormat.of("dates" => "month_first").date(Date.new(2026, 3, 2)) # => "March 2, 2026"
-      ShopFormat = Value.of(:currency, :dates, :paper) do
-        # @param cents [Integer]
-        # @return [String]
-        def money(cents) = Money.say(cents, currency)
+module Gimlet::Core
+  module Desk
+    # How this shop writes money and dates, and what it prints on. Sums themselves are in hundredths of whatever it is paid in.
+    #
+    #   ShopFormat.of("currency" => "GBP").money(1250)                  # => "£12.50"
+    #   ShopFormat.of("dates" => "month_first").date(Date.new(2026, 3, 2)) # => "March 2, 2026"
+    ShopFormat = Value.of(:currency, :dates, :paper) do
+      # @param cents [Integer]
+      # @return [String]
+      def money(cents) = Money.say(cents, currency)
 
-        # @param day [Date, Time]
-        # @return [String]
-        def date(day) = day.strftime(self.class::DATES.fetch(dates))
+      # @param day [Date, Time]
+      # @return [String]
+      def date(day) = day.strftime(self.class::DATES.fetch(dates))
+    end
+
+    # What may be chosen.
+    class ShopFormat
+      DATES = { "day_first" => "%-d %B %Y", "month_first" => "%B %-d, %Y", "iso" => "%Y-%m-%d" }.freeze
+      PAPERS = %w[A4 LETTER].freeze
+      CHOICES = { "currency" => Money::SIGNS.keys, "dates" => DATES.keys, "paper" => PAPERS }.freeze
+      USUAL = { "currency" => "EUR", "dates" => "day_first", "paper" => "A4" }.freeze
+
+      # @param told [Hash{String=>String}] what is not told is usual
+      # @return [ShopFormat]
+      # @raise [InputError] names the field
+      def self.of(told)
+        new(**USUAL.merge(told).slice(*USUAL.keys).to_h do |field, value|
+          CHOICES.fetch(field).include?(value) || unknown(field, value)
+          [field.to_sym, value]
+        end)
       end
 
-      # What may be chosen.
-      class ShopFormat
-        DATES = { "day_first" => "%-d %B %Y", "month_first" => "%B %-d, %Y", "iso" => "%Y-%m-%d" }.freeze
-        PAPERS = %w[A4 LETTER].freeze
-        CHOICES = { "currency" => Money::SIGNS.keys, "dates" => DATES.keys, "paper" => PAPERS }.freeze
-        USUAL = { "currency" => "EUR", "dates" => "day_first", "paper" => "A4" }.freeze
-
-        # @param told [Hash{String=>String}] what is not told is usual
-        # @return [ShopFormat]
-        # @raise [InputError] names the field
-        def self.of(told)
-          new(**USUAL.merge(told).slice(*USUAL.keys).to_h do |field, value|
-            CHOICES.fetch(field).include?(value) || unknown(field, value)
-            [field.to_sym, value]
-          end)
-        end
-
-        def self.unknown(field, value)
-          InputError.reject(field, "unknown_choice", "“#{value}” is no #{field} here: choose #{CHOICES.fetch(field).join(', ')}.")
-        end
-        private_class_method :unknown
+      def self.unknown(field, value)
+        InputError.reject(field, "unknown_choice", "“#{value}” is no #{field} here: choose #{CHOICES.fetch(field).join(', ')}.")
       end
+      private_class_method :unknown
     end
   end
 end

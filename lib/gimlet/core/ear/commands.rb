@@ -2,27 +2,25 @@
 
 require_relative "../value"
 
-module Gimlet
-  module Core
-    module Ear
-      # What can be typed that is no word about the pump. The line asks for them before it is heard.
-      #
-      # A line is a command when it is one of its `words`, followed by what it `takes`: "nothing", a "reason", a "name", the number of a "line" of
-      # the call; an "answer" is a bare figure where the open question is not answered by one itself.
-      module Commands
-        Command = Value.of(:id, :words, :takes, :does)
+module Gimlet::Core
+  module Ear
+    # What can be typed that is no word about the pump. The line asks for them before it is heard.
+    #
+    # A line is a command when it is one of its `words`, followed by what it `takes`: "nothing", a "reason", a "name", the number of a "line" of
+    # the call; an "answer" is a bare figure where the open question is not answered by one itself.
+    module Commands
+      Command = Value.of(:id, :words, :takes, :does)
 
-        ALL = [
-          ["answer", [], "answer", "the answer of that number"], ["unsure", ["?"], "nothing", "not sure: the next question"],
-          ["carry_on", ["", "ok"], "nothing", "goes on to the next answer, agreeing the work"], ["card", ["card"], "nothing", "the work card"],
-          ["save", ["save"], "reason", "saves the order; with a reason where it is not sure"],
-          ["quote", ["quote"], "reason", "saves it as a quote of two weeks; with a reason where it is not sure"],
-          ["again", ["same again", "as last time"], "nothing", "a new ticket as the customer's last order"],
-          ["stands", ["stands"], "reason", "the doubt stands, for this reason"], ["strike", ["strike"], "line", "takes back that line, or the last"],
-          ["bring_back", ["back"], "line", "brings back that line, or the last"],
-          ["new_customer", ["new customer"], "name", "writes down a customer, place and phone behind commas, and names them"]
-        ].map { |id, words, takes, does| Command.new(id: id, words: words, takes: takes, does: does) }.freeze
-      end
+      ALL = [
+        ["answer", [], "answer", "the answer of that number"], ["unsure", ["?"], "nothing", "not sure: the next question"],
+        ["carry_on", ["", "ok"], "nothing", "goes on to the next answer, agreeing the work"], ["card", ["card"], "nothing", "the work card"],
+        ["save", ["save"], "reason", "saves the order; with a reason where it is not sure"],
+        ["quote", ["quote"], "reason", "saves it as a quote of two weeks; with a reason where it is not sure"],
+        ["again", ["same again", "as last time"], "nothing", "a new ticket as the customer's last order"],
+        ["stands", ["stands"], "reason", "the doubt stands, for this reason"], ["strike", ["strike"], "line", "takes back that line, or the last"],
+        ["bring_back", ["back"], "line", "brings back that line, or the last"],
+        ["new_customer", ["new customer"], "name", "writes down a customer, place and phone behind commas, and names them"]
+      ].map { |id, words, takes, does| Command.new(id: id, words: words, takes: takes, does: does) }.freeze
     end
   end
 end

@@ -5,36 +5,34 @@ require_relative "goods"
 require_relative "states"
 require_relative "total"
 
-module Gimlet
-  module Core
-    class Order
-      # Where an order stands: its `stage`, which steps set, and its goods, which the ledger moves. `loans` are Desk::Loan: tools promised to it,
-      # or out.
-      #
-      #   Life.new(stage: "open", goods: goods).state # => "waiting"
-      Life = Value.of(:id, :stage, :goods, :loans, :valid_until, :today) do
-        # @return [String] one of States
-        def state
-          return stage unless stage == "open"
-          return "waiting" if goods.any? { |good| good.short.positive? }
-          return "ordered" if goods.any? { |good| good.open.positive? }
+module Gimlet::Core
+  class Order
+    # Where an order stands: its `stage`, which steps set, and its goods, which the ledger moves. `loans` are Desk::Loan: tools promised to it,
+    # or out.
+    #
+    #   Life.new(stage: "open", goods: goods).state # => "waiting"
+    Life = Value.of(:id, :stage, :goods, :loans, :valid_until, :today) do
+      # @return [String] one of States
+      def state
+        return stage unless stage == "open"
+        return "waiting" if goods.any? { |good| good.short.positive? }
+        return "ordered" if goods.any? { |good| good.open.positive? }
 
-          goods.all? { |good| good.checked == good.bagged } ? "checked" : "picked"
-        end
-
-        def good(number) = goods.find { |one| one.number == number }
-        def bagged? = goods.any? { |good| good.bagged.positive? }
-        def unchecked? = goods.any? { |good| good.checked < good.bagged }
-
-        # @param discount [String] percent
-        # @param tax [String] percent
-        # @return [Total] what is to be paid as it stands
-        def total(discount, tax)
-          Total.of(goods.map { |good| [good.charged(over: stage == "closed"), good.price_cents] }, discount: discount, tax: tax)
-        end
-
-        def all_out? = goods.all? { |good| good.handed == good.wanted }
+        goods.all? { |good| good.checked == good.bagged } ? "checked" : "picked"
       end
+
+      def good(number) = goods.find { |one| one.number == number }
+      def bagged? = goods.any? { |good| good.bagged.positive? }
+      def unchecked? = goods.any? { |good| good.checked < good.bagged }
+
+      # @param discount [String] percent
+      # @param tax [String] percent
+      # @return [Total] what is to be paid as it stands
+      def total(discount, tax)
+        Total.of(goods.map { |good| [good.charged(over: stage == "closed"), good.price_cents] }, discount: discount, tax: tax)
+      end
+
+      def all_out? = goods.all? { |good| good.handed == good.wanted }
     end
   end
 end

@@ -20,38 +20,36 @@ require_relative "steps/quote"
 require_relative "steps/take_back"
 require_relative "steps/tool_back"
 
-module Gimlet
-  module Core
-    class Order
-      # The steps of an order's life: another one is another file in steps/ and a line here.
-      #
-      #   Steps.check("pick", Life.new(stage: "closed", goods: []), "counter") # raises: Order 7 is closed: it cannot … any more. …
-      module Steps
-        ALL = [Quote, Place, Amend, Prolong, Accept, Discount, Name, Pick, PutBack, Check, HandOver, Lend, ToolBack, TakeBack, Close, Cancel]
-              .to_h { |step| [step.id, step] }.freeze
+module Gimlet::Core
+  class Order
+    # The steps of an order's life: another one is another file in steps/ and a line here.
+    #
+    #   Steps.check("pick", Life.new(stage: "closed", goods: []), "counter") # raises: Order 7 is closed: it cannot … any more. …
+    module Steps
+      ALL = [Quote, Place, Amend, Prolong, Accept, Discount, Name, Pick, PutBack, Check, HandOver, Lend, ToolBack, TakeBack, Close, Cancel]
+            .to_h { |step| [step.id, step] }.freeze
 
-        module_function
+      module_function
 
-        # @return [Array<Class>] those that are sent as steps; the others come of saving a ticket
-        def sent = ALL.values.reject { |step| step::SAVING }
+      # @return [Array<Class>] those that are sent as steps; the others come of saving a ticket
+      def sent = ALL.values.reject { |step| step::SAVING }
 
-        # @param role [String, nil] nil while nobody is on file
-        # @return [Array<String>] what may be done now
-        def may(life, role = nil) = ALL.values.select { |step| step.from?(life) && step.for?(role) }.map(&:id)
+      # @param role [String, nil] nil while nobody is on file
+      # @return [Array<String>] what may be done now
+      def may(life, role = nil) = ALL.values.select { |step| step.from?(life) && step.for?(role) }.map(&:id)
 
-        # @return [Class] the step
-        # @raise [InputError] unless it may be done now
-        def check(id, life)
-          step = ALL.fetch(id)
-          return step if step.from?(life)
+      # @return [Class] the step
+      # @raise [InputError] unless it may be done now
+      def check(id, life)
+        step = ALL.fetch(id)
+        return step if step.from?(life)
 
-          others = (may(life) - %w[name]).map { |other| ALL.fetch(other)::NAME }
-          InputError.reject("kind", "not_now", "Order #{life.id} is #{told(life)}: “#{step::NAME}” is not for then. " \
-                                               "#{others.empty? ? 'Nothing more is to be done.' : "What can be done: #{others.join(', ')}."}")
-        end
-
-        def told(life) = { "quoted" => "a quote" }.fetch(life.state, States.name(life.state))
+        others = (may(life) - %w[name]).map { |other| ALL.fetch(other)::NAME }
+        InputError.reject("kind", "not_now", "Order #{life.id} is #{told(life)}: “#{step::NAME}” is not for then. " \
+                                             "#{others.empty? ? 'Nothing more is to be done.' : "What can be done: #{others.join(', ')}."}")
       end
+
+      def told(life) = { "quoted" => "a quote" }.fetch(life.state, States.name(life.state))
     end
   end
 end

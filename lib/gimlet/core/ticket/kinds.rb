@@ -32,17 +32,15 @@ require_relative "kinds/taken_up"
 require_relative "kinds/unit"
 require_relative "kinds/work"
 
-module Gimlet
-  module Core
-    module Ticket
-      # The kinds of entry: another one is another file in kinds/ and a line here.
-      module Kinds
-        ALL = constants.map { |name| const_get(name) }.sort_by(&:id).to_h { |kind| [kind.id, kind] }.freeze
+module Gimlet::Core
+  module Ticket
+    # The kinds of entry: another one is another file in kinds/ and a line here.
+    module Kinds
+      ALL = constants.map { |name| const_get(name) }.sort_by(&:id).to_h { |kind| [kind.id, kind] }.freeze
 
-        # @param id [String]
-        # @return [Class] a Kind
-        def self.of(id) = ALL.fetch(id)
-      end
+      # @param id [String]
+      # @return [Class] a Kind
+      def self.of(id) = ALL.fetch(id)
     end
   end
 end

@@ -2,17 +2,15 @@
 
 require_relative "kind"
 
-module Gimlet
-  module Core
-    class Tightening
-      module Kinds
-        # The sheet says firm, and no more.
-        class Firm < Kind
-          FIRM = "firm; the sheet gives no figure"
+module Gimlet::Core
+  class Tightening
+    module Kinds
+      # The sheet says firm, and no more.
+      class Firm < Kind
+        FIRM = "firm; the sheet gives no figure"
 
-          def text(_told, _manual) = FIRM
-          def after = [FIRM]
-        end
+        def text(_told, _manual) = FIRM
+        def after = [FIRM]
       end
     end
   end

@@ -2,15 +2,13 @@
 
 require_relative "kind"
 
-module Gimlet
-  module Core
-    class Tightening
-      module Kinds
-        # The sheet has no value: it says so, and none is made up.
-        class None < Kind
-          def text(_told, manual) = "no value on file: look in #{manual}"
-          def on_file? = false
-        end
+module Gimlet::Core
+  class Tightening
+    module Kinds
+      # The sheet has no value: it says so, and none is made up.
+      class None < Kind
+        def text(_told, manual) = "no value on file: look in #{manual}"
+        def on_file? = false
       end
     end
   end

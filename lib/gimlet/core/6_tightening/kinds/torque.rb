@@ -2,14 +2,12 @@
 
 require_relative "kind"
 
-module Gimlet
-  module Core
-    class Tightening
-      module Kinds
-        # To a value: 50 N·m.
-        class Torque < Kind
-          needs_torque
-        end
+module Gimlet::Core
+  class Tightening
+    module Kinds
+      # To a value: 50 N·m.
+      class Torque < Kind
+        needs_torque
       end
     end
   end

@@ -2,24 +2,22 @@
 
 require_relative "../step"
 
-module Gimlet
-  module Core
-    class Order
-      module Steps
-        # Nothing more comes of it: what went along and did not come back is charged.
-        class Close < Step
-          NAME = "close"
-          FROM = %w[handed_over].freeze
-          BUTTON = "Close: nothing more comes back"
-          SERVICE = true
+module Gimlet::Core
+  class Order
+    module Steps
+      # Nothing more comes of it: what went along and did not come back is charged.
+      class Close < Step
+        NAME = "close"
+        FROM = %w[handed_over].freeze
+        BUTTON = "Close: nothing more comes back"
+        SERVICE = true
 
-          def self.call(body, life)
-            no_tools_out(life)
-            outcome(body, stage: "closed")
-          end
-
-          def self.words(_body) = "closed"
+        def self.call(body, life)
+          no_tools_out(life)
+          outcome(body, stage: "closed")
         end
+
+        def self.words(_body) = "closed"
       end
     end
   end

@@ -3,23 +3,21 @@
 require_relative "../percent"
 require_relative "../step"
 
-module Gimlet
-  module Core
-    class Order
-      module Steps
-        # Percent off the whole of it.
-        class Discount < Step
-          NAME = "give a discount"
-          FROM = %w[quoted ordered waiting picked checked].freeze
-          field "percent", { "type" => %w[string number], "maxLength" => 10 }
+module Gimlet::Core
+  class Order
+    module Steps
+      # Percent off the whole of it.
+      class Discount < Step
+        NAME = "give a discount"
+        FROM = %w[quoted ordered waiting picked checked].freeze
+        field "percent", { "type" => %w[string number], "maxLength" => 10 }
 
-          def self.call(body, _life)
-            percent = Percent.read(body["percent"])
-            outcome({ "percent" => percent }, columns: { discount: percent })
-          end
-
-          def self.words(body) = "#{body['percent']} % off"
+        def self.call(body, _life)
+          percent = Percent.read(body["percent"])
+          outcome({ "percent" => percent }, columns: { discount: percent })
         end
+
+        def self.words(body) = "#{body['percent']} % off"
       end
     end
   end

@@ -2,41 +2,39 @@
 
 require_relative "../step"
 
-module Gimlet
-  module Core
-    class Order
-      module Steps
-        # What is in the bag goes to the customer: all of it, or what has come so far.
-        class HandOver < Step
-          NAME = "hand over"
-          FROM = %w[ordered waiting picked checked].freeze
-          EFFECT = %w[handed_over handed_over_unchecked].freeze
-          SERVICE = true
-          HOW = %w[fetched posted].freeze
+module Gimlet::Core
+  class Order
+    module Steps
+      # What is in the bag goes to the customer: all of it, or what has come so far.
+      class HandOver < Step
+        NAME = "hand over"
+        FROM = %w[ordered waiting picked checked].freeze
+        EFFECT = %w[handed_over handed_over_unchecked].freeze
+        SERVICE = true
+        HOW = %w[fetched posted].freeze
 
-          field "how", { "enum" => HOW }
-          field "to", NOTE, required: false
-          field "reason", NOTE, required: false
+        field "how", { "enum" => HOW }
+        field "to", NOTE, required: false
+        field "reason", NOTE, required: false
 
-          def self.call(body, life)
-            life.bagged? || life.all_out? || reject("number", "nothing_picked", "Nothing of order #{life.id} is in its bag: pick first.")
-            life.unchecked? && Reason.check(body["reason"], "Not every piece was checked: check them, or say why it goes out unchecked.")
-            movements = moves("handed_over", life, &:checked) + moves("handed_over_unchecked", life, body["reason"]) do |good|
-              good.bagged - good.checked
-            end
-            outcome(body, movements: movements, stage: ("handed_over" if all?(life)))
+        def self.call(body, life)
+          life.bagged? || life.all_out? || reject("number", "nothing_picked", "Nothing of order #{life.id} is in its bag: pick first.")
+          life.unchecked? && Reason.check(body["reason"], "Not every piece was checked: check them, or say why it goes out unchecked.")
+          movements = moves("handed_over", life, &:checked) + moves("handed_over_unchecked", life, body["reason"]) do |good|
+            good.bagged - good.checked
           end
+          outcome(body, movements: movements, stage: ("handed_over" if all?(life)))
+        end
 
-          def self.next?(life) = life.bagged? || life.state == "checked"
+        def self.next?(life) = life.bagged? || life.state == "checked"
 
-          # Whether nothing is left to come.
-          def self.all?(life) = life.goods.all? { |good| good.open.zero? }
-          private_class_method :all?
+        # Whether nothing is left to come.
+        def self.all?(life) = life.goods.all? { |good| good.open.zero? }
+        private_class_method :all?
 
-          def self.words(body)
-            [body["how"] == "posted" ? "posted" : "handed over", body["to"] && "to #{body['to']}",
-             body["reason"] && "unchecked: #{body['reason']}"].compact.join(" ")
-          end
+        def self.words(body)
+          [body["how"] == "posted" ? "posted" : "handed over", body["to"] && "to #{body['to']}",
+           body["reason"] && "unchecked: #{body['reason']}"].compact.join(" ")
         end
       end
     end

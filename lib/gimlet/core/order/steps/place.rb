@@ -2,20 +2,18 @@
 
 require_relative "../step"
 
-module Gimlet
-  module Core
-    class Order
-      module Steps
-        # A ticket is saved as an order: what lies there is promised to it.
-        class Place < Step
-          NAME = "order"
-          FROM = [].freeze
-          EFFECT = %w[reserved].freeze
-          SAVING = true
+module Gimlet::Core
+  class Order
+    module Steps
+      # A ticket is saved as an order: what lies there is promised to it.
+      class Place < Step
+        NAME = "order"
+        FROM = [].freeze
+        EFFECT = %w[reserved].freeze
+        SAVING = true
 
-          def self.call(body, _life) = outcome(body, stage: "open")
-          def self.words(body) = body["reason"] ? "ordered though not sure: #{body['reason']}" : "ordered"
-        end
+        def self.call(body, _life) = outcome(body, stage: "open")
+        def self.words(body) = body["reason"] ? "ordered though not sure: #{body['reason']}" : "ordered"
       end
     end
   end

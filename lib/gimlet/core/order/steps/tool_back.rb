@@ -2,28 +2,26 @@
 
 require_relative "../step"
 
-module Gimlet
-  module Core
-    class Order
-      module Steps
-        # A lent tool comes back, as it is.
-        class ToolBack < Step
-          NAME = "take a tool back"
-          FROM = %w[ordered waiting picked checked handed_over].freeze
-          CONDITIONS = %w[good worn damaged].freeze
+module Gimlet::Core
+  class Order
+    module Steps
+      # A lent tool comes back, as it is.
+      class ToolBack < Step
+        NAME = "take a tool back"
+        FROM = %w[ordered waiting picked checked handed_over].freeze
+        CONDITIONS = %w[good worn damaged].freeze
 
-          field "tool", TEXT.call(60)
-          field "condition", { "enum" => CONDITIONS }
+        field "tool", TEXT.call(60)
+        field "condition", { "enum" => CONDITIONS }
 
-          def self.call(body, life)
-            tool = life.loans.find { |one| one.tag.casecmp?(body["tool"].strip) && one.out? } ||
-                   reject("tool", "not_out", "“#{body['tool']}” is not out for order #{life.id}.")
-            outcome({ "tool" => tool.tag, "name" => tool.name, "condition" => body["condition"], "deposit_cents" => tool.deposit_cents },
-                    loan: { state: "back", tag: tool.tag, condition: body["condition"] })
-          end
-
-          def self.words(body) = "#{body['tool']} #{body['name']} came back, #{body['condition']}"
+        def self.call(body, life)
+          tool = life.loans.find { |one| one.tag.casecmp?(body["tool"].strip) && one.out? } ||
+                 reject("tool", "not_out", "“#{body['tool']}” is not out for order #{life.id}.")
+          outcome({ "tool" => tool.tag, "name" => tool.name, "condition" => body["condition"], "deposit_cents" => tool.deposit_cents },
+                  loan: { state: "back", tag: tool.tag, condition: body["condition"] })
         end
+
+        def self.words(body) = "#{body['tool']} #{body['name']} came back, #{body['condition']}"
       end
     end
   end

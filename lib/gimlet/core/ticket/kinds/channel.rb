@@ -3,19 +3,17 @@
 require_relative "../../2_readings/trait"
 require_relative "../kind"
 
-module Gimlet
-  module Core
-    module Ticket
-      module Kinds
-        # How the customer is present.
-        class Channel < Kind
-          USUAL = "phone"
+module Gimlet::Core
+  module Ticket
+    module Kinds
+      # How the customer is present.
+      class Channel < Kind
+        USUAL = "phone"
 
-          field "channel", { "$ref" => "#/components/schemas/Channel" }
+        field "channel", { "$ref" => "#/components/schemas/Channel" }
 
-          def self.fold(entries, _live) = { channel: entries.last&.body&.fetch("channel") || USUAL }
-          def self.words(body, _areas) = Readings::CHANNELS.fetch(body["channel"])
-        end
+        def self.fold(entries, _live) = { channel: entries.last&.body&.fetch("channel") || USUAL }
+        def self.words(body, _areas) = Readings::CHANNELS.fetch(body["channel"])
       end
     end
   end

@@ -3,19 +3,17 @@
 require_relative "../../reason"
 require_relative "../kind"
 
-module Gimlet
-  module Core
-    module Ticket
-      module Kinds
-        # Nothing comes of the ticket.
-        class Closed < Kind
-          BECOMES = "closed"
+module Gimlet::Core
+  module Ticket
+    module Kinds
+      # Nothing comes of the ticket.
+      class Closed < Kind
+        BECOMES = "closed"
 
-          field "reason", REASON
+        field "reason", REASON
 
-          def self.check(body, _known) = body.tap { Reason.check(body["reason"], "Say in a few words why: it stands in the call.") }
-          def self.words(body, _areas) = "closed: #{body['reason']}"
-        end
+        def self.check(body, _known) = body.tap { Reason.check(body["reason"], "Say in a few words why: it stands in the call.") }
+        def self.words(body, _areas) = "closed: #{body['reason']}"
       end
     end
   end

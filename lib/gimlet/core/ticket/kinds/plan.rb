@@ -3,19 +3,17 @@
 require_relative "../../5_kit_plan/plans"
 require_relative "../kind"
 
-module Gimlet
-  module Core
-    module Ticket
-      module Kinds
-        # Which of the kit plans is bought.
-        class Plan < Kind
-          USUAL = "on_shelf"
+module Gimlet::Core
+  module Ticket
+    module Kinds
+      # Which of the kit plans is bought.
+      class Plan < Kind
+        USUAL = "on_shelf"
 
-          field "policy", { "type" => "string", "enum" => KitPlan::POLICIES.keys }
+        field "policy", { "type" => "string", "enum" => KitPlan::POLICIES.keys }
 
-          def self.fold(entries, _live) = { policy: entries.last&.body&.fetch("policy") || USUAL }
-          def self.words(body, _areas) = "buy #{KitPlan::POLICIES.fetch(body['policy'])}"
-        end
+        def self.fold(entries, _live) = { policy: entries.last&.body&.fetch("policy") || USUAL }
+        def self.words(body, _areas) = "buy #{KitPlan::POLICIES.fetch(body['policy'])}"
       end
     end
   end
