@@ -43,11 +43,11 @@ class Trial
   def answer(trait, random)
     value = @truth.traits[trait.slot || trait.id]
     value = value.sample(random: random)&.at(trait.axis) if trait.slot && value
-    known = !trait.way.blank?(value) && @can[trait.group] && (trait.id != "plate" || @plate) && trait.id != "part_number"
+    known = !trait.kind.blank?(value) && @can[trait.group] && (trait.id != "plate" || @plate) && trait.id != "part_number"
     return reading(trait, unknown: true) unless known
-    return reading(trait, value: serial(value, random)) if trait.kind == "serial"
+    return reading(trait, value: serial(value, random)) if trait.kind_id == "serial"
 
-    value = value.first if trait.kind == "plate"
+    value = value.first if trait.kind_id == "plate"
     value = other(trait, value, random) if random.rand < @wrong
     reading(trait, value: value)
   end
@@ -60,7 +60,7 @@ class Trial
   # What a valve is rated for is a range; what is asked of it lies in the middle.
   def reading(trait, **told)
     told[:value] = (told[:value].begin + told[:value].end) / 2 if told[:value].is_a?(Range)
-    tool = trait.kind == "rated" ? "papers" : "rule"
+    tool = trait.kind_id == "rated" ? "papers" : "rule"
     Gimlet::Core::Readings::Reading.new(definition: trait, observer: "caller", tool: tool, **told)
   end
 

@@ -6,7 +6,7 @@ require_relative "command/prices"
 require_relative "command/staff"
 require_relative "core/input_error"
 require_relative "demo"
-require_relative "counter/references"
+require_relative "counter/current_reference"
 require_relative "exchange/history_csv"
 require_relative "exchange/vocabulary_files"
 require_relative "store/catalogue"
@@ -83,7 +83,7 @@ module Gimlet
     def vocabulary(path)
       text = File.read(path, encoding: "UTF-8")
       rows = Exchange::VocabularyFiles.parse(text)
-      Store::Settings.new(database)[Counter::References::VOCABULARY] = text
+      Store::Settings.new(database)[Counter::CurrentReference::VOCABULARY] = text
       @out.puts "Took #{rows.sum { |_, some| some.size }} rows of the shop's vocabulary."
       true
     end

@@ -5,7 +5,7 @@ require "json"
 require "securerandom"
 require_relative "core/input_error"
 require_relative "counter/import_catalogue"
-require_relative "counter/references"
+require_relative "counter/current_reference"
 require_relative "exchange/catalogue_files"
 require_relative "exchange/price_list"
 require_relative "store/replacement"
@@ -30,7 +30,7 @@ module Gimlet
     # @param database [Sequel::Database]
     def self.seed(database)
       documents = Exchange::CatalogueFiles.read(File.join(DATA, "catalogue"))
-      Counter::ImportCatalogue.new(Store::Catalogue.new(database), Counter::References.vocabulary_of(database)).call(documents)
+      Counter::ImportCatalogue.new(Store::Catalogue.new(database), Counter::CurrentReference.vocabulary_of(database)).call(documents)
       Store::Stock.new(database).upsert(Exchange::PriceList.read(File.join(DATA, "stock.csv")).rows)
       Store::Customers.new(database).upsert(JSON.parse(File.read(File.join(DATA, "customers.json"), encoding: "UTF-8"), symbolize_names: true))
       Store::Settings.new(database)[MARK] = Time.now.utc.to_s

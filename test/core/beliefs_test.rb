@@ -63,7 +63,7 @@ class BeliefsTest < Minitest::Test
   end
 
   def test_those_alive
-    alive = Alive.of([0.4, 0.0, 0.2, 1e-9, 0.4], 0.0)
+    alive = Remaining.of([0.4, 0.0, 0.2, 1e-9, 0.4], 0.0)
     assert_equal [0, 2, 4], alive.places, "what is a millionth of the likeliest is ruled out"
     assert_equal [[0, 4], [0, 4]], [alive.at_least(0.3).places, alive.top(2).map(&:first)]
     sums = alive.sums([7, 7, 8, 8, 7])

@@ -62,7 +62,7 @@ class EarTurnedTest < Minitest::Test
   end
 
   def test_every_usual_word_of_a_value_answers_the_question
-    vocabulary.traits.each_value.select { |trait| trait.kind == "chosen" }.each do |trait|
+    vocabulary.traits.each_value.select { |trait| trait.kind_id == "chosen" }.each do |trait|
       trait.values.each do |value, names|
         names.each do |name|
           assert_equal [[trait.id, value]], readings(name, asked: trait.id).map { |reading| [reading.trait, reading.value] }, "#{trait.id}: #{name}"

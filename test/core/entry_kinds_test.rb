@@ -66,7 +66,7 @@ class EntryKindsTest < Minitest::Test
 
   def folded(*entries)
     list = entries.each.with_index(1).map { |(kind, body), at| Gimlet::Core::Entry.new(number: at, kind: kind, body: body, at: Time.at(0), who: "Ada") }
-    Ticket::Folded.of(list).to_h.except(:lines, :last)
+    Ticket::TicketState.of(list).to_h.except(:lines, :last)
   end
 
   def test_every_kind_has_its_example = assert_equal(Ticket::Kinds::ALL.keys.sort, EXAMPLES.keys.sort)
@@ -87,7 +87,7 @@ class EntryKindsTest < Minitest::Test
 
   # A ticket that is ordered or closed takes nothing more, but for being opened again; an open one is not opened.
   def test_what_may_follow
-    ordered = Ticket::Folded.of([Gimlet::Core::Entry.new(number: 1, kind: "ordered", body: { "order_id" => 7 }, at: Time.at(0), who: "Ada")])
+    ordered = Ticket::TicketState.of([Gimlet::Core::Entry.new(number: 1, kind: "ordered", body: { "order_id" => 7 }, at: Time.at(0), who: "Ada")])
     Ticket::Kinds::ALL.except("ordered", "struck", "restored", *SAFETY).each do |id, kind|
       refused = begin
         kind.follow({}, ordered)
@@ -98,6 +98,6 @@ class EntryKindsTest < Minitest::Test
       assert_equal id != "reopened", refused == "ordered", id
     end
     SAFETY.each { |id| assert_nil Ticket::Kinds.of(id).follow({}, ordered) }
-    assert_equal("open", assert_raises(Gimlet::Core::InputError) { Ticket::Kinds.of("reopened").follow({}, Ticket::Folded.of([])) }.code)
+    assert_equal("open", assert_raises(Gimlet::Core::InputError) { Ticket::Kinds.of("reopened").follow({}, Ticket::TicketState.of([])) }.code)
   end
 end

@@ -133,7 +133,7 @@ class IdentifyTest < Minitest::Test
   def test_a_worn_plunger_is_still_its_size_but_a_thicker_one_is_not
     worn = identify(reading("plunger_mm", "17.7 mm", tool: "caliper"), reading("cylinders", 3))
     assert_equal 18, leader(worn).trait("plunger_mm")
-    fit = ->(size) { trait("plunger_mm").way.fits(reading("plunger_mm", size, tool: "caliper"), 18, 1) }
+    fit = ->(size) { trait("plunger_mm").kind.fits(reading("plunger_mm", size, tool: "caliper"), 18, 1) }
     assert_operator fit.call("17.8 mm"), :>, 5 * fit.call("18.2 mm")
   end
 

@@ -89,7 +89,7 @@ class KindsTest < Minitest::Test
 
   # Seals wear inside, so that a worn one measures wide; swelling against that is less.
   def test_wear_has_a_direction
-    inner, outer = %w[seal_id_mm seal_od_mm].map { |id| trait(id).way }
+    inner, outer = %w[seal_id_mm seal_od_mm].map { |id| trait(id).kind }
     at = ->(way, id, off) { way.fits(reading(id, "#{20 + off} mm", tool: "caliper"), 20, 1) }
     assert_operator at.call(inner, "seal_id_mm", 0.3), :>, 3 * at.call(inner, "seal_id_mm", -0.3)
     assert_operator at.call(outer, "seal_od_mm", -0.3), :>, 3 * at.call(outer, "seal_od_mm", 0.3)
@@ -97,7 +97,7 @@ class KindsTest < Minitest::Test
 
   # The chances of all that could be said add up to one, whatever is true: else "95 %" means nothing.
   def test_chosen_values_share_what_is_mistaken
-    way = trait("maker").way
+    way = trait("maker").kind
     [5, 12].each do |choices|
       values = Array.new(choices) { |at| "m#{at}" }
       sum = values.sum { |said| way.fits(reading("maker", said), "m0", choices) }

@@ -19,7 +19,7 @@ class OperatorsTest < Minitest::Test
   # Pairs of values of one trait, each with its noun: "brass head", "stainless head".
   def pairs
     told = vocabulary.traits.values.select do |trait|
-      trait.kind == "chosen" && trait.values.size > 1 && !%w[cap_location plunger_held_by].include?(trait.id)
+      trait.kind_id == "chosen" && trait.values.size > 1 && !%w[cap_location plunger_held_by].include?(trait.id)
     end
     told.flat_map { |trait| trait.values.to_a.combination(2).map { |one, two| [trait, one, two] } }.sample(SAMPLE, random: @random)
   end
@@ -152,11 +152,11 @@ class OperatorsTest < Minitest::Test
   def test_what_is_denied_or_open_is_weighed_so
     column = FIELD.column("plate")
     place = column.places[snapshot.variants.index { |variant| variant.designation == "SC325L" }]
-    weighed, = trait("plate").way.weigh(reading("plate", "SC325L", denied: true), column.names, column.families)
+    weighed, = trait("plate").kind.weigh(reading("plate", "SC325L", denied: true), column.names, column.families)
     assert_operator weighed[place], :<, 0.1
     assert_operator weighed.each_with_index.reject { |_, at| at == place }.map(&:first).min, :>, 0.9
     over = Gimlet::Core::Readings::Reading.from({ trait: "plunger_mm", range: [20, nil] }, vocabulary)
-    way = trait("plunger_mm").way
+    way = trait("plunger_mm").kind
     assert_operator way.fits(over, 25, 10), :>, 0.9
     assert_operator way.fits(over, 15, 10), :<, 0.1
     assert_in_delta 0.5, way.unseen(over, [15, 18, 20])

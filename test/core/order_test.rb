@@ -2,7 +2,7 @@
 
 require_relative "../support/core"
 require_relative "../../lib/gimlet/core/order/lines"
-require_relative "../../lib/gimlet/core/order/seen"
+require_relative "../../lib/gimlet/core/order/agreed_on_screen"
 require_relative "../../lib/gimlet/core/order/summary"
 require_relative "../../lib/gimlet/core/order/turns"
 require_relative "../../lib/gimlet/core/order/versions"
@@ -64,8 +64,8 @@ class OrderTest < Minitest::Test
     before = ["2 × N 1 seal, 4.00", "bolts: 20 N·m", "tool: driver"]
     now = ["2 × N 1 seal, 4.50", "bolts: 22 N·m", "not supplied: 1 × N 2, nobody has it"]
     assert_equal [{ was: before[0], is: now[0] }, { was: before[1], is: now[1] }, { was: before[2], is: nil }, { was: nil, is: now[2] }],
-                 Order::Seen.changes(before, now)
-    assert_empty Order::Seen.changes(before, before.reverse)
+                 Order::AgreedOnScreen.changes(before, now)
+    assert_empty Order::AgreedOnScreen.changes(before, before.reverse)
   end
 
   # The sheet's half a newton metre holds at the end; on the way 4 % of ISO 6789 does, at 10 N·m its 6 % (from memory).

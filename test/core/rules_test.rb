@@ -118,8 +118,8 @@ class RulesTest < Minitest::Test
   def test_doubt_never_turns_a_reading_round
     vague = vocabulary.trait("cover_colour").with(mistaken: 0.4)
     reading = Core::Readings::Reading.new(definition: vague, value: "green", observer: "caller", hedged: true)
-    assert_in_delta Core::Readings::Likelihoods::WORST, vague.way.mistaken(reading)
-    assert_operator vague.way.fits(reading, "green", 2), :>, vague.way.fits(reading, "blue", 2)
+    assert_in_delta Core::Readings::Likelihoods::WORST, vague.kind.mistaken(reading)
+    assert_operator vague.kind.fits(reading, "green", 2), :>, vague.kind.fits(reading, "blue", 2)
   end
 
   # Who could not read one thing off the papers has no papers: the next question is not another of theirs.

@@ -17,7 +17,7 @@ class TicketTest < Minitest::Test
   end
 
   def count(trait, value) = { "readings" => [{ "trait" => trait, "value" => value }], "from" => 0, "to" => 3 }
-  def ticket = Ticket::Folded.of(@entries)
+  def ticket = Ticket::TicketState.of(@entries)
   def values = ticket.readings.map { |reading| [reading[:trait], reading[:value]] }
 
   def test_nothing_was_said
@@ -111,9 +111,9 @@ class TicketTest < Minitest::Test
 
   # 40 orders become 20, then 3, then 5 again.
   def test_which_line_told_most_and_which_made_it_less_certain
-    turns = Ticket::Turns.of({ 1 => [40, 20], 3 => [6, 3], 4 => [9, 5] }, 40)
+    turns = Ticket::TellingLines.of({ 1 => [40, 20], 3 => [6, 3], 4 => [9, 5] }, 40)
     assert_equal [{ line: 3, before: 20, after: 3 }, [4]], [turns.most.to_h, turns.less]
-    assert_nil Ticket::Turns.of({ 1 => [40, 40] }, 40).most
+    assert_nil Ticket::TellingLines.of({ 1 => [40, 40] }, 40).most
   end
 
   def test_the_later_of_what_was_heard_and_set_counts
@@ -150,8 +150,8 @@ class TicketTest < Minitest::Test
       end
     end
     kept = @entries.dup
-    before = (1..30).map { |size| Ticket::Folded.of(kept.take(size)).to_h.except(:lines) }
+    before = (1..30).map { |size| Ticket::TicketState.of(kept.take(size)).to_h.except(:lines) }
     said("more", count("cylinders", 3))
-    assert_equal(before, (1..30).map { |size| Ticket::Folded.of(@entries.take(size)).to_h.except(:lines) })
+    assert_equal(before, (1..30).map { |size| Ticket::TicketState.of(@entries.take(size)).to_h.except(:lines) })
   end
 end

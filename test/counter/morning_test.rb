@@ -55,7 +55,7 @@ class MorningTest < Minitest::Test
       assert_equal Date.today.iso8601, learned["at"]
       assert_operator learned["tickets"], :>=, 20
       mark = Gimlet::Counter::Learn.mark(shop)
-      references = Gimlet::Counter::References.new(shop)
+      references = Gimlet::Counter::CurrentReference.new(shop)
       with = references.current(newest: true).field
       Gimlet::Store::Settings.new(shop)[Gimlet::Counter::Learn::OFF] = "yes"
       refute_equal mark, Gimlet::Counter::Learn.mark(shop)

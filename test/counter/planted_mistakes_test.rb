@@ -176,7 +176,7 @@ class PlantedMistakesTest < Minitest::Test
   }.freeze
 
   def catalogue = @catalogue ||= Gimlet::Store::Catalogue.new(database)
-  def import(files) = Gimlet::Counter::ImportCatalogue.new(catalogue, Gimlet::Counter::References.vocabulary_of(database)).call(files)
+  def import(files) = Gimlet::Counter::ImportCatalogue.new(catalogue, Gimlet::Counter::CurrentReference.vocabulary_of(database)).call(files)
 
   def harmed(harm)
     document = JSON.parse(JSON.generate(EXAMPLE))

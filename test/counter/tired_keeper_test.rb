@@ -2,14 +2,14 @@
 
 require_relative "../support/core"
 require_relative "../../lib/gimlet/counter/import_catalogue"
-require_relative "../../lib/gimlet/counter/references"
+require_relative "../../lib/gimlet/counter/current_reference"
 
 # What people write who have read one sheet too many: each is refused or warned of in words, but for those that nothing speaks against.
 class TiredKeeperTest < Minitest::Test
   include DemoCatalogue
 
   ROWS = YAML.load_file(File.expand_path("tired_keeper.yml", __dir__)).freeze
-  WORDS = Gimlet::Counter::References.vocabulary(nil)
+  WORDS = Gimlet::Counter::CurrentReference.vocabulary(nil)
   PLACE = Gimlet::Core::Drafting::Place
   SOUND = {} # rubocop:disable Style/MutableConstant
 

@@ -2,7 +2,7 @@
 
 require_relative "../support/app"
 require_relative "../../lib/gimlet/counter/identify_pump"
-require_relative "../../lib/gimlet/counter/references"
+require_relative "../../lib/gimlet/counter/current_reference"
 require_relative "../../lib/gimlet/counter/plan_rebuild"
 require_relative "../../lib/gimlet/present/input_hints"
 
@@ -50,10 +50,10 @@ class UseCasesTest < Minitest::Test
     refute_same reference.classes(["packings"]), reference.classes(["plungers"])
   end
 
-  def references = @references ||= Gimlet::Counter::References.new(database)
+  def references = @references ||= Gimlet::Counter::CurrentReference.new(database)
 
   def test_a_changed_catalogue_is_noticed_and_only_its_series_made_anew
-    Gimlet::Counter::References::SHARED.clear
+    Gimlet::Counter::CurrentReference::SHARED.clear
     before = references.current
     assert before.equal?(references.current)
     changed = references.catalogue.document("drosselby-dk4")
@@ -68,7 +68,7 @@ class UseCasesTest < Minitest::Test
   end
 
   def test_a_shop_s_vocabulary_is_heard
-    Gimlet::Store::Settings.new(database)[Gimlet::Counter::References::VOCABULARY] = "traits: [{id: head_bolts, called: [stud]}]"
+    Gimlet::Store::Settings.new(database)[Gimlet::Counter::CurrentReference::VOCABULARY] = "traits: [{id: head_bolts, called: [stud]}]"
     assert_equal(["head_bolts"], references.current.ear.call("8 studs").readings.map { |reading| reading[:trait] })
   end
 

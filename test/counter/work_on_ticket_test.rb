@@ -2,7 +2,7 @@
 
 require_relative "../support/app"
 require_relative "../../lib/gimlet/counter/add_entry"
-require_relative "../../lib/gimlet/counter/references"
+require_relative "../../lib/gimlet/counter/current_reference"
 require_relative "../../lib/gimlet/counter/work_on_ticket"
 require_relative "../../lib/gimlet/present/item_texts"
 require_relative "../../lib/gimlet/counter/place_order"
@@ -11,7 +11,7 @@ require_relative "../../lib/gimlet/counter/place_order"
 class WorkOnTicketTest < Minitest::Test
   include SeededApp
 
-  def reference = @reference ||= Gimlet::Counter::References.new(database).current
+  def reference = @reference ||= Gimlet::Counter::CurrentReference.new(database).current
   def tickets = @tickets ||= Gimlet::Store::Tickets.new(database)
   def customers = @customers ||= Gimlet::Store::Customers.new(database)
   def stock = @stock ||= Gimlet::Store::Stock.new(database)
@@ -139,10 +139,10 @@ class WorkOnTicketTest < Minitest::Test
     settings = Gimlet::Store::Settings.new(database)
     settings["vocabulary"] =
       "traits: [{id: foot_mark, kind: chosen, name: foot mark, ask: '?', called: [foot mark], values: {A: [anchor]}, seconds: {phone: 9}}]"
-    @reference = Gimlet::Counter::References.new(database).current
+    @reference = Gimlet::Counter::CurrentReference.new(database).current
     id = ticket(said("8 bolts, anchor foot mark"))
     settings["vocabulary"] = nil
-    later = Gimlet::Counter::References.new(database).current
+    later = Gimlet::Counter::CurrentReference.new(database).current
     one = Gimlet::Counter::WorkOnTicket.new(later, stock.all, customers, Gimlet::Store::Orders.new(database)).call(id, tickets.entries(id))
     assert_equal(["head_bolts"], one.found.readings.map(&:trait))
     assert_equal ["anchor foot mark"], Gimlet::Present::ItemTexts.new(later.vocabulary, later.diagnosis).texts(one.ticket.items.last)
@@ -162,8 +162,8 @@ class WorkOnTicketTest < Minitest::Test
   # A call is replayed from its log alone: another vocabulary, heard later, changes nothing that was said.
   def test_a_later_vocabulary_does_not_change_what_was_heard
     id = ticket(said("8 studs"))
-    Gimlet::Store::Settings.new(database)[Gimlet::Counter::References::VOCABULARY] = "traits: [{id: head_bolts, called: [stud]}]"
-    later = Gimlet::Counter::References.new(database).current
+    Gimlet::Store::Settings.new(database)[Gimlet::Counter::CurrentReference::VOCABULARY] = "traits: [{id: head_bolts, called: [stud]}]"
+    later = Gimlet::Counter::CurrentReference.new(database).current
     one = Gimlet::Counter::WorkOnTicket.new(later, stock.all, customers, Gimlet::Store::Orders.new(database)).call(id, tickets.entries(id))
     assert_empty one.found.readings
     assert_equal(["8 studs"], one.ticket.lines.first.unheard.map { |words| words["words"] })

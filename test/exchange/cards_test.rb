@@ -12,7 +12,7 @@ class CardsTest < Minitest::Test
   # Others with another seed: reading a card back takes its time.
   MOST = 2
 
-  def reference = @reference ||= Gimlet::Counter::References.new(database).current
+  def reference = @reference ||= Gimlet::Counter::CurrentReference.new(database).current
 
   def work
     @work ||= Gimlet::Counter::WorkOnTicket.new(reference, Gimlet::Store::Stock.new(database).all, Gimlet::Store::Customers.new(database), Gimlet::Store::Orders.new(database))

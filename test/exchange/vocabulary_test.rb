@@ -37,7 +37,7 @@ class VocabularyTest < Minitest::Test
     document = File.read(File.expand_path("../../docs/vocabulary.md", __dir__))
     example = document.lines.select { |line| line.start_with?("    ") }.map { |line| line.delete_prefix("    ") }.join
     assert_equal [true, "Took 5 rows of the shop's vocabulary.\n"], take(example)
-    ear = Gimlet::Counter::References.new(database).current.ear
+    ear = Gimlet::Counter::CurrentReference.new(database).current.ear
     heard = ear.call("8 studs, whale foot mark, stuffing, humming loud, as far as I can see brass head")
     assert_equal(%w[head_bolts frame_mark manifold_material], heard.readings.map { |reading| reading[:trait] })
     assert_equal [["packings"], ["hums"], true], [heard.scope, heard.complaints, heard.readings.last[:hedged]]

@@ -3,7 +3,7 @@
 require_relative "../support/core"
 require_relative "../../lib/gimlet/counter/import_catalogue"
 require_relative "../../lib/gimlet/counter/plan_rebuild"
-require_relative "../../lib/gimlet/counter/references"
+require_relative "../../lib/gimlet/counter/current_reference"
 require_relative "../../lib/gimlet/present/plan"
 
 # What a change would do, as it is reported, against plans that are worked out one by one before and after: random edits of demo series.
@@ -12,7 +12,7 @@ class EffectsTest < Minitest::Test
 
   EDITS = Integer(ENV.fetch("EDITS", 8))
   TABLES = Gimlet::Exchange::ReferenceFiles::TABLES
-  WORDS = Gimlet::Counter::References.vocabulary(nil)
+  WORDS = Gimlet::Counter::CurrentReference.vocabulary(nil)
   # What a plan of one day does not show: what else could be sold for it.
   UNSEEN = %w[pump trait serves kit listed].freeze
   Effects = Gimlet::Core::Drafting::Effects

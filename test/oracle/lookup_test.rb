@@ -100,15 +100,15 @@ class LookupTest < Minitest::Test
   # 20 entries with a source of 20 and none read twice is half; all of it read twice is all; a finding takes two off.
   def test_health_counts_sources_and_second_readings
     series = snapshot.series.find { |one| one.id == "pellwick-tk4" }
-    health = Lookup::Health.of(series, [])
+    health = Lookup::SeriesHealth.of(series, [])
     assert_equal health.entries, health.sourced
     assert_equal (50 + (50.0 * health.read_twice / health.to_read_twice)).round, health.figure
-    assert_equal health.figure - 2, Lookup::Health.of(series, [:finding]).figure
+    assert_equal health.figure - 2, Lookup::SeriesHealth.of(series, [:finding]).figure
     twice = document("pellwick-tk4")
     by_one = %w[2026-05-01 2026-05-02].map { |day| { "who" => "Ines", "on" => day, "against" => "TK4 sheet" } }
     twice["kits"].each { |kit| kit["checked"] = by_one }
-    assert_equal health.read_twice, Lookup::Health.of(Gimlet::Core::Catalogue::Build.call(twice), []).read_twice
-    bare = Lookup::Health.of(Gimlet::Core::Catalogue::Build.call(document("pellwick-tk4").tap { |one| one.delete("sources") }), [])
+    assert_equal health.read_twice, Lookup::SeriesHealth.of(Gimlet::Core::Catalogue::Build.call(twice), []).read_twice
+    bare = Lookup::SeriesHealth.of(Gimlet::Core::Catalogue::Build.call(document("pellwick-tk4").tap { |one| one.delete("sources") }), [])
     assert_includes bare.unsourced, "kits.PW-K220"
     assert_equal bare.unsourced.size, bare.entries - bare.sourced
   end

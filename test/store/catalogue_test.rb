@@ -7,7 +7,7 @@ class CatalogueStoreTest < Minitest::Test
 
   def catalogue = @catalogue ||= Gimlet::Store::Catalogue.new(database)
 
-  def import = Gimlet::Counter::ImportCatalogue.new(catalogue, Gimlet::Counter::References.vocabulary_of(database))
+  def import = Gimlet::Counter::ImportCatalogue.new(catalogue, Gimlet::Counter::CurrentReference.vocabulary_of(database))
 
   def counts = %i[makers series models parts kits kit_contents].to_h { |table| [table, database[table].count] }
 

@@ -13,7 +13,7 @@ class SyntheticTest < Minitest::Test
     documents = SyntheticCatalogue.new(Random.new(Minitest.seed)).documents(6)
     store = Gimlet::Store::Catalogue.new(database)
     before = store.snapshot.counts
-    vocabulary = Gimlet::Counter::References.vocabulary_of(database).extended("traits" => FRAME)
+    vocabulary = Gimlet::Counter::CurrentReference.vocabulary_of(database).extended("traits" => FRAME)
     Gimlet::Counter::ImportCatalogue.new(store, vocabulary).call(documents.to_h { |document| [document["series"]["id"], document] })
     documents.each { |document| assert_equal document, store.document(document["series"]["id"]) }
     assert_equal before[:models] + (6 * SyntheticCatalogue::MODELS_A_SERIES), store.snapshot.counts[:models]

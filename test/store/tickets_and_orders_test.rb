@@ -73,7 +73,7 @@ class TicketsAndOrdersTest < Minitest::Test
       old[:tickets].insert(state: JSON.generate(state), created_at: Time.now, updated_at: Time.now)
       old.disconnect
       new = Gimlet::Store.connect("#{folder}/old.sqlite3")
-      ticket = Gimlet::Core::Ticket::Folded.of(Gimlet::Store::Tickets.new(new).entries(1))
+      ticket = Gimlet::Core::Ticket::TicketState.of(Gimlet::Store::Tickets.new(new).entries(1))
       assert_equal [[["head_bolts", 8]], ["packings"], true, 2, "cheapest", "lbf·ft", [{ slot: "support_ring", outcome: "replace" }], "counter"],
                    [ticket.readings.map do |reading|
                      reading.values_at(:trait, :value)

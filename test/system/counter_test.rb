@@ -4,7 +4,7 @@ require_relative "../support/system"
 
 class CounterTest < SystemTest
   def tickets = Gimlet::Store::Tickets.new(database)
-  def folded(id = 1) = Gimlet::Core::Ticket::Folded.of(tickets.entries(id))
+  def folded(id = 1) = Gimlet::Core::Ticket::TicketState.of(tickets.entries(id))
 
   def open_answer(name) = find("section[aria-label='#{name}'] h2 button").click
 

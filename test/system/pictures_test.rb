@@ -5,7 +5,7 @@ require_relative "../support/system"
 # What the eye can choose is chosen on a picture, and hands stay on the keys.
 class PicturesTest < SystemTest
   def line = find_field("What you hear")
-  def folded = Gimlet::Core::Ticket::Folded.of(Gimlet::Store::Tickets.new(database).entries(1))
+  def folded = Gimlet::Core::Ticket::TicketState.of(Gimlet::Store::Tickets.new(database).entries(1))
   def focused = page.evaluate_script("document.activeElement.getAttribute('aria-label')")
 
   def wait_until(seconds = 8)

@@ -13,7 +13,7 @@ class WorkTest < SystemTest
   end
 
   def open_answer(name) = find("section[aria-label='#{name}'] h2 button").click
-  def folded = Gimlet::Core::Ticket::Folded.of(Gimlet::Store::Tickets.new(database).entries(1))
+  def folded = Gimlet::Core::Ticket::TicketState.of(Gimlet::Store::Tickets.new(database).entries(1))
 
   def test_a_complaint_is_followed_to_its_work
     call_about "plate TK4R20, serial 31500, 15 lpm, green, pulses and loses pressure"

@@ -139,14 +139,14 @@ module Gimlet
 
       def look_after_customers = Counter::LookAfterCustomers.new(database, customers, who: who_asks)
       def look_after_pumps = Counter::LookAfterPumps.new(pumps, reference.snapshot, today: Store::Clock.today)
-      def known(entries) = Counter::EntryContext.new(reference, customers, Core::Ticket::Folded.of(entries))
+      def known(entries) = Counter::EntryContext.new(reference, customers, Core::Ticket::TicketState.of(entries))
       def add_entry = Counter::AddEntry.new(stocked, tickets, customers)
       def note_at_bench = Counter::NoteAtBench.new(bench)
       def known_order(id) = (order = orders.find(id)) ? standing(order) : missing("There is no order #{id}.")
 
       # With the dangers that stand now: what was lifted since it was placed is on no paper any more, what was told since is on all.
       def standing(order)
-        stops = Core::Safety::Stops.of(Core::Ticket::Folded.of(tickets.entries(order.ticket_id)).lines, Counter::EntryContext::HAZARDS)
+        stops = Core::Safety::Stops.of(Core::Ticket::TicketState.of(tickets.entries(order.ticket_id)).lines, Counter::EntryContext::HAZARDS)
         order.with(record: order.record.merge("stops" => JSON.parse(JSON.generate(Present::Stops.call(stops)))))
       end
 
@@ -224,7 +224,7 @@ module Gimlet
       # As the request limits have read it.
       def parsed_body = env.fetch(RequestLimits::BODY)
 
-      def answer(value, status = 200)
+      def render_json(value, status = 200)
         self.status status
         content_type :json
         JSON.generate(value)

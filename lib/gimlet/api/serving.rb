@@ -7,7 +7,7 @@ module Gimlet
   module API
     # Routes by the id of their operation: method, path, roles and limits stand in the OpenAPI document alone, so that there is no route without them.
     #
-    #   app.serve("order") { |id| answer(known_order(id)) } # GET /api/orders/{id}
+    #   app.serve("order") { |id| render_json(known_order(id)) } # GET /api/orders/{id}
     module Serving
       # @param id [String] `operationId`
       # @yield within the application, with the values of the path in their order; answers the body

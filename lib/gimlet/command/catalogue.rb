@@ -3,7 +3,7 @@
 require "json"
 require_relative "../core/doctor/doctor"
 require_relative "../counter/import_catalogue"
-require_relative "../counter/references"
+require_relative "../counter/current_reference"
 require_relative "../counter/take_bundle"
 require_relative "../core/plain"
 require_relative "../exchange/bundle"
@@ -28,7 +28,7 @@ module Gimlet
       def import(path, option = nil)
         unknown_option(option, "--dry-run")
         documents = Exchange::CatalogueFiles.read(path)
-        taking = Counter::ImportCatalogue.new(catalogue, Counter::References.vocabulary_of(database), progress: method(:progress))
+        taking = Counter::ImportCatalogue.new(catalogue, Counter::CurrentReference.vocabulary_of(database), progress: method(:progress))
         return looked(taking.dry_run(documents)) if option
 
         report(taking.call(documents))
@@ -53,7 +53,7 @@ module Gimlet
       def take(path, *options)
         options.each { |option| unknown_option(option, "--trust", "--replace") }
         told = Exchange::Bundle.read(File.read(path, encoding: "UTF-8"))
-        taking = Counter::TakeBundle.new(catalogue, Counter::References.vocabulary_of(database))
+        taking = Counter::TakeBundle.new(catalogue, Counter::CurrentReference.vocabulary_of(database))
         standing = taking.standing(told)
         introduce(told, standing)
         return ask_first(taking.dry_run(told)) unless trusted?(told, options.include?("--trust"))
@@ -134,7 +134,7 @@ module Gimlet
       end
 
       def doctor
-        vocabulary = Counter::References.vocabulary_of(database)
+        vocabulary = Counter::CurrentReference.vocabulary_of(database)
         stock = Store::Stock.new(database).all
         findings = catalogue.snapshot.series.flat_map do |series|
           Core::Doctor.call(series, vocabulary, Exchange::ReferenceFiles::TABLES) + Core::Doctor.unpriced(series, stock)

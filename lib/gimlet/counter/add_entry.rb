@@ -25,7 +25,7 @@ module Gimlet
       def call(id, request)
         kind = Core::Ticket::Kinds.of(request["kind"])
         @tickets.append(id, kind: kind.id, key: request["key"], who: request["who"] || "counter") do |entries|
-          ticket = Core::Ticket::Folded.of(entries)
+          ticket = Core::Ticket::TicketState.of(entries)
           body = request.slice(*kind.fields.keys)
           kind.follow(body, ticket)
           kind.check(body, EntryContext.new(@reference, @customers, ticket))

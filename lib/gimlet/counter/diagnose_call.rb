@@ -20,7 +20,7 @@ module Gimlet
         @reference = reference
       end
 
-      # @param ticket [Core::Ticket::Folded]
+      # @param ticket [Core::Ticket::TicketState]
       # @param pump [Core::Catalogue::Variant, nil]
       # @param measured [Array<MeasuredOnTicket::Kept>]
       # @return [Result, nil] nil where nothing is complained of

@@ -88,7 +88,7 @@ module Gimlet
       def seen(sighting)
         rows = sighting[:readings].map { |row| row.transform_keys(&:to_s) }
         told = rows.select { |row| row["value"] }.to_h { |row| row.values_at("trait", "value") }
-        known = told.select { |trait, value| @vocabulary.traits[trait]&.then { |one| one.slot.nil? && !one.way.free? && one.way.keeps?(value) } }
+        known = told.select { |trait, value| @vocabulary.traits[trait]&.then { |one| one.slot.nil? && !one.kind.free? && one.kind.keeps?(value) } }
         document = copy(BLANK).merge("traits" => known)
         told["plate"] ? document.merge("models" => [{ "designation" => told["plate"].to_s, "traits" => {} }]) : document
       end

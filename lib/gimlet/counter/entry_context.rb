@@ -19,7 +19,7 @@ module Gimlet
 
       # @param reference [Reference]
       # @param customers [Store::Customers]
-      # @param ticket [Core::Ticket::Folded] so far
+      # @param ticket [Core::Ticket::TicketState] so far
       def initialize(reference, customers, ticket)
         @reference = reference
         @customers = customers

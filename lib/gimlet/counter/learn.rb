@@ -62,7 +62,7 @@ module Gimlet
 
       private
 
-      def traits = @reference.vocabulary.traits.values.select { |trait| KINDS.include?(trait.kind) }
+      def traits = @reference.vocabulary.traits.values.select { |trait| KINDS.include?(trait.kind_id) }
       def mistaken = traits.to_h { |trait| [trait.id, trait.practice || trait.mistaken] }
 
       def closed
@@ -79,14 +79,14 @@ module Gimlet
         pump = @orders.find(order).record["pump"]
         id = pump.values_at("model", "serials").compact.join(" ")
         at = @reference.snapshot.variants.index { |variant| variant.id == id } or return
-        Core::Desk::Learning::Closed.new(pump: id, told: told(Core::Ticket::Folded.of(@tickets.entries(ticket)), at))
+        Core::Desk::Learning::Closed.new(pump: id, told: told(Core::Ticket::TicketState.of(@tickets.entries(ticket)), at))
       end
 
       # Of what the caller counted or chose, whether the pump turned out to have it.
       def told(folded, at)
         folded.readings.filter_map do |row|
           row = row.transform_keys(&:to_sym)
-          next unless row[:observer] == OBSERVER && row[:value] && !row[:denied] && KINDS.include?(@reference.vocabulary.traits[row[:trait]]&.kind)
+          next unless row[:observer] == OBSERVER && row[:value] && !row[:denied] && KINDS.include?(@reference.vocabulary.traits[row[:trait]]&.kind_id)
 
           column = @reference.field.column(row[:trait])
           true_value = column.values[column.places[at]]

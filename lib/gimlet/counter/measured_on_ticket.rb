@@ -25,7 +25,7 @@ module Gimlet
         @flow = MeasureFlow.new(reference.snapshot)
       end
 
-      # @param ticket [Core::Ticket::Folded]
+      # @param ticket [Core::Ticket::TicketState]
       # @param pump [Core::Catalogue::Variant, nil]
       # @return [Array<Kept>]
       def call(ticket, pump)

@@ -23,7 +23,7 @@ module Gimlet
         @plans = plans
       end
 
-      # @param ticket [Core::Ticket::Folded]
+      # @param ticket [Core::Ticket::TicketState]
       # @param found [Core::Identification::Identified]
       # @param pump [Core::Catalogue::Variant, nil]
       # @param planned [PlanRebuild::Result, nil] for that pump

@@ -4,7 +4,7 @@ require "json"
 require_relative "../core/input_error"
 require_relative "../core/order/goods"
 require_relative "../core/order/record"
-require_relative "../core/order/seen"
+require_relative "../core/order/agreed_on_screen"
 require_relative "../core/order/steps"
 require_relative "../present/measured_on_ticket"
 require_relative "../present/plan"
@@ -24,7 +24,7 @@ module Gimlet
       class Changed < StandardError
         attr_reader :changes
 
-        # @param changes [Array<Hash>] as Core::Order::Seen has them
+        # @param changes [Array<Hash>] as Core::Order::AgreedOnScreen has them
         def initialize(changes)
           @changes = changes
           super("Since you looked, this has changed: #{changes.first(3).map { |change| said(change) }.join('; ')}. Look at it, then save again.")
@@ -67,7 +67,7 @@ module Gimlet
         return unless @tickets.known?(id)
 
         existing = @orders.of_ticket(id)
-        return [existing, false] if existing && Core::Ticket::Folded.of(@tickets.entries(id)).state == "ordered"
+        return [existing, false] if existing && Core::Ticket::TicketState.of(@tickets.entries(id)).state == "ordered"
 
         place(id, request)
       end
@@ -94,7 +94,7 @@ module Gimlet
       end
 
       def compare(view, seen)
-        changes = Core::Order::Seen.changes(seen, Present::TicketView.call(view)[:seen])
+        changes = Core::Order::AgreedOnScreen.changes(seen, Present::TicketView.call(view)[:seen])
         raise Changed, changes if changes.any?
       end
 
@@ -137,7 +137,7 @@ module Gimlet
         pump = @pumps.remember(customer, view.pump.designation, told["serial"]&.to_s)
         @pumps.change(pump, plate: told["plate"].to_s) if told["plate"]
         @orders.for_customer(order, customer, pump)
-        @customers.remember_tools(customer, Core::Ticket::Folded.of(@tickets.entries(view.id)).owned)
+        @customers.remember_tools(customer, Core::Ticket::TicketState.of(@tickets.entries(view.id)).owned)
       end
 
       def save(id, view, record, request)

@@ -14,7 +14,7 @@ require_relative "../store/stock"
 require_relative "../store/tickets"
 require_relative "../store/tools"
 require_relative "learn"
-require_relative "references"
+require_relative "current_reference"
 require_relative "uploads"
 
 module Gimlet
@@ -34,7 +34,7 @@ module Gimlet
       # @param replica [Store::Replica, nil] where the database is kept once more
       def initialize(database, supplier: nil, replica: nil)
         @database, @supplier, @replica = database, supplier, replica
-        @references, @uploads = References.new(database), Uploads.new(database.opts[:database])
+        @references, @uploads = CurrentReference.new(database), Uploads.new(database.opts[:database])
         @health = Store::Health.new(database, replica: replica)
         @stock, @customers, @pumps = Store::Stock.new(database), Store::Customers.new(database), Store::Pumps.new(database)
         @tickets, @sightings, @photos = Store::Tickets.new(database), Store::Sightings.new(database), Store::Photos.new(database)

@@ -18,7 +18,7 @@ module Gimlet
         @stock = stock
       end
 
-      # @param ticket [Core::Ticket::Folded] with work agreed or asked for
+      # @param ticket [Core::Ticket::TicketState] with work agreed or asked for
       # @param variant [Core::Catalogue::Variant]
       # @return [PlanRebuild::Result]
       def call(ticket, variant)

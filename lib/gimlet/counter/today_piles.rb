@@ -90,7 +90,7 @@ module Gimlet
 
       # A danger that stands comes first here too.
       def stopped(id)
-        lines = Core::Ticket::Folded.of(@tickets.entries(@orders.ticket_of(id))).lines
+        lines = Core::Ticket::TicketState.of(@tickets.entries(@orders.ticket_of(id))).lines
         Core::Safety::Stops.of(lines, EntryContext::HAZARDS).select(&:sure).map { |stop| "STOP, #{stop.hazard.name}. " }.join
       end
 

@@ -10,7 +10,7 @@ require_relative "../store/catalogue"
 require_relative "../store/database"
 require_relative "../store/stock"
 require_relative "import_catalogue"
-require_relative "references"
+require_relative "current_reference"
 require_relative "take_price_list"
 
 module Gimlet
@@ -67,7 +67,7 @@ module Gimlet
       end
 
       def catalogue
-        import = ImportCatalogue.new(Store::Catalogue.new(@database), References.vocabulary_of(@database))
+        import = ImportCatalogue.new(Store::Catalogue.new(@database), CurrentReference.vocabulary_of(@database))
         documents = { "document" => document }
         return Present::CatalogueDryRun.call(import.dry_run(documents)) if @order["step"] == "dry_run"
 

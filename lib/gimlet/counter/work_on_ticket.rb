@@ -4,7 +4,7 @@ require_relative "../core/input_error"
 require_relative "../core/safety/stops"
 require_relative "../core/ticket/readiness"
 require_relative "../core/ticket/ticket"
-require_relative "../core/ticket/turns"
+require_relative "../core/ticket/telling_lines"
 require_relative "../core/value"
 require_relative "diagnose_call"
 require_relative "identify_pump"
@@ -46,7 +46,7 @@ module Gimlet
       # @param entries [Array<Core::Entry>]
       # @return [View]
       def call(id, entries)
-        customer, ticket = with_customer(Core::Ticket::Folded.of(entries))
+        customer, ticket = with_customer(Core::Ticket::TicketState.of(entries))
         found = identified(ticket)
         pump, sure = leading(ticket, found)
         planned = @plans.call(ticket, pump) if pump && !ticket.scope.empty?
@@ -56,7 +56,7 @@ module Gimlet
         stops = Core::Safety::Stops.of(ticket.lines, EntryContext::HAZARDS)
         steps = steps(ticket, entries, found.owned)
         View.new(id: id, ticket: ticket, customer: customer, found: found, steps: steps,
-                 turns: Core::Ticket::Turns.of(steps, @reference.classes(scope(ticket)).ids.size), pump: pump, sure: sure, planned: planned,
+                 turns: Core::Ticket::TellingLines.of(steps, @reference.classes(scope(ticket)).ids.size), pump: pump, sure: sure, planned: planned,
                  tray: OrderPreview.new(@reference, @plans).call(ticket, found.identification, pump, planned),
                  readiness: readiness(ticket, found, pump, planned, amending, stops),
                  measured: measured, diagnosis: diagnosis, stops: stops, extents: planned ? extents(ticket, pump) : [],
@@ -111,7 +111,7 @@ module Gimlet
       end
 
       def narrowed(entries, ticket, owned)
-        told = Core::Ticket::Folded.of(entries)
+        told = Core::Ticket::TicketState.of(entries)
         @reference.identify(scope(ticket)).narrowed(@identify.kept(told.readings, told.channel), owned: owned)
       end
 

@@ -28,7 +28,7 @@ module Gimlet
     class WriteSeries
       # `faults` are of the format, as sentences; `series` what the document makes, nil while there are any; `remarks` of the doctor;
       # `changes` beside what is on file, as they are typed.
-      State = Core::Value.of(:draft, :faults, :series, :remarks, :changes)
+      DraftStatus = Core::Value.of(:draft, :faults, :series, :remarks, :changes)
 
       # @param drafts [Store::Drafts]
       # @param catalogue [Store::Catalogue]
@@ -42,7 +42,7 @@ module Gimlet
 
       # @param request [Hash{String=>Object}] of the OpenAPI schema NewDraft
       # @param sighting [Hash, nil] of a pump that no catalogue has
-      # @return [State]
+      # @return [DraftStatus]
       # @raise [Core::InputError]
       def begin(request, sighting: nil)
         document, on = DraftBeginnings.new(@catalogue, @vocabulary).call(request, sighting)
@@ -50,14 +50,14 @@ module Gimlet
       end
 
       # @param id [Integer]
-      # @return [State]
+      # @return [DraftStatus]
       # @raise [Core::InputError] when there is no such draft
       def find(id) = state(known(id))
 
       # All of the edits, or none.
       # @param version [Integer] that they were made on
       # @param edits [Array<Hash{String=>Object}>] of the OpenAPI schema DraftEdit
-      # @return [State]
+      # @return [DraftStatus]
       # @raise [Core::InputError]
       def edit(id, version, edits)
         draft = known(id)
@@ -118,7 +118,7 @@ module Gimlet
         document && Core::Catalogue::Build.call(document)
       end
 
-      # @return [State]
+      # @return [DraftStatus]
       # @raise [Core::InputError] while the document cannot be worked out
       def sound(id)
         state = find(id)
@@ -153,7 +153,7 @@ module Gimlet
         remarks = series ? Core::Doctor.call(series, @vocabulary, Exchange::ReferenceFiles::TABLES) : []
         changes = Exchange::CatalogueChanges.call(draft.series_id && @catalogue.document(draft.series_id), draft.document)
         changes = changes.map { |one| one.with(was: typed(one.was), is: typed(one.is)) }
-        State.new(draft: draft, faults: faults, series: series, remarks: remarks, changes: changes)
+        DraftStatus.new(draft: draft, faults: faults, series: series, remarks: remarks, changes: changes)
       end
 
       def typed(value) = value.nil? ? nil : Exchange::TypedValue.shown(value)

@@ -8,7 +8,7 @@ require_relative "../counter/buy"
 require_relative "../counter/learn"
 require_relative "../counter/look_after_pumps"
 require_relative "../counter/place_order"
-require_relative "../counter/references"
+require_relative "../counter/current_reference"
 require_relative "../counter/step_order"
 require_relative "../counter/work_on_ticket"
 require_relative "../present/ticket_view"
@@ -45,7 +45,7 @@ module Gimlet
         @stock, @customers, @orders = Store::Stock.new(database), Store::Customers.new(database), Store::Orders.new(database)
         @lives, @pumps, @tools = Store::Lives.new(database), Store::Pumps.new(database), Store::Tools.new(database)
         @tickets, @purchases = Store::Tickets.new(database), Store::Purchases.new(database)
-        @reference = Counter::References.new(database).current(newest: true)
+        @reference = Counter::CurrentReference.new(database).current(newest: true)
       end
 
       def play

@@ -11,7 +11,7 @@ module Gimlet
 
       module_function
 
-      # @param state [Counter::WriteSeries::State]
+      # @param state [Counter::WriteSeries::DraftStatus]
       # @return [Hash] of the OpenAPI schema Draft
       def call(state)
         draft = state.draft

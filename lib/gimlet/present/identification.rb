@@ -122,7 +122,7 @@ module Gimlet
 
       # What a bare figure means: a count or a size, or the number of a button.
       def figure(figure)
-        return "value" if figure.trait.way.figure? || figure.trait.way.free?
+        return "value" if figure.trait.kind.figure? || figure.trait.kind.free?
 
         "button"
       end
@@ -150,7 +150,7 @@ module Gimlet
       end
 
       def shown(trait, value)
-        value.is_a?(Range) ? trait.way.label(trait, value) : [Core::Readings::Reading.plain(value), trait.unit].compact.join(" ")
+        value.is_a?(Range) ? trait.kind.label(trait, value) : [Core::Readings::Reading.plain(value), trait.unit].compact.join(" ")
       end
 
       def difference(difference)

@@ -27,7 +27,7 @@ module Gimlet
 
       # Typed as they stand they are heard as this trait.
       def examples(trait, field, asked)
-        values = field.column(trait.slot || trait.id).values.lazy.select { |value| trait.way.answer?(value) }.first(EXAMPLES)
+        values = field.column(trait.slot || trait.id).values.lazy.select { |value| trait.kind.answer?(value) }.first(EXAMPLES)
         noun = trait.called.first
         said = values.map { |value| say(trait, value, noun, asked) }.uniq
         said << "not sure about the #{noun || trait.name}" unless asked
@@ -37,7 +37,7 @@ module Gimlet
       def say(trait, value, noun, asked)
         value = value.first if trait.slot
         value = value[trait.axis] if value.is_a?(Array) && trait.slot
-        trait.way.example(trait, value, (noun unless asked))
+        trait.kind.example(trait, value, (noun unless asked))
       end
 
       def others(found)

@@ -2,7 +2,7 @@
 
 require_relative "../core/verdicts"
 require_relative "../core/sizes/slice"
-require_relative "../core/sizes/sum"
+require_relative "../core/sizes/shown_calculation"
 
 module Gimlet
   module Present

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/5_kit_plan/plans"
-require_relative "../core/order/seen"
+require_relative "../core/order/agreed_on_screen"
 require_relative "../core/outside/drips"
 require_relative "../core/ticket/kinds"
 require_relative "../core/ticket/readiness"
@@ -59,7 +59,7 @@ module Gimlet
         end
       end
 
-      def seen = plan && recalled(:seen_plan, @ticket.owned.keys, @ticket.handed) { Core::Order::Seen.of(plan) }
+      def seen = plan && recalled(:seen_plan, @ticket.owned.keys, @ticket.handed) { Core::Order::AgreedOnScreen.of(plan) }
       def recalled(*key, &) = @view.found.reference.field.recall(:results, [*key, @view.planned.object_id], &)
 
       def state

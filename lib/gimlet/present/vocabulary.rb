@@ -43,13 +43,13 @@ module Gimlet
       end
 
       def trait(trait, reference)
-        values = if !trait.way.listed? then []
+        values = if !trait.kind.listed? then []
                  elsif trait.slot then reference.field.column(trait.slot).values.compact.flatten(1).filter_map do |object|
                    object[trait.axis]
                  end.uniq.map(&:to_s).sort
                  else reference.field.column(trait.id).values.compact.map(&:to_s).sort
                  end
-        trait.to_h.slice(:id, :name, :kind, :unit).merge(say: trait.ask, values: values)
+        trait.to_h.slice(:id, :name, :unit).merge(kind: trait.kind_id, say: trait.ask, values: values)
       end
 
       def named(table) = table.map { |id, name| { id: id, name: name } }

@@ -13,7 +13,7 @@ module Gimlet
           def at_bench(order, at)
             entries = bench.of(order.id)
             pump = at.clamp(1, order.record["work"]["pumps"])
-            answer(Present::BenchView.call(order, entries, at: pump, found: found_at_bench(order, entries)))
+            render_json(Present::BenchView.call(order, entries, at: pump, found: found_at_bench(order, entries)))
           end
 
           # @raise [Core::InputError] while a danger stands
@@ -46,7 +46,7 @@ module Gimlet
             found.waiting.empty? && Core::InputError.reject("key", "nothing_found", "Nothing is waiting from the bench.")
             database.transaction(mode: :immediate) do
               entries = ([{ "kind" => "reopened", "reason" => found.reason }] + found.waiting.map { |one| { "kind" => "inspected", **one } })
-              entries.shift if Core::Ticket::Folded.of(tickets.entries(order.ticket_id)).state == "open"
+              entries.shift if Core::Ticket::TicketState.of(tickets.entries(order.ticket_id)).state == "open"
               entries.each_with_index do |one, at|
                 add_entry.call(order.ticket_id, { **one, "key" => "#{body['key']} #{at}", "who" => body["who"] || "counter" })
               end
@@ -75,7 +75,7 @@ module Gimlet
           app.serve("takeFindings") do |id|
             order, body = known_order(id), body_as("TakeFindings")
             once(body) { take_findings(order, body) && nil }
-            answer(view(order.ticket_id), 201)
+            render_json(view(order.ticket_id), 201)
           end
         end
 

@@ -22,9 +22,9 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.serve("toBuy") { answer(linked: !supplier.nil?, day: supplier&.mood, lines: buy.wanted.map(&:to_h)) }
-          app.serve("purchases") { answer(purchases.latest) }
-          app.serve("purchase") { |id| answer(known_purchase(id)) }
+          app.serve("toBuy") { render_json(linked: !supplier.nil?, day: supplier&.mood, lines: buy.wanted.map(&:to_h)) }
+          app.serve("purchases") { render_json(purchases.latest) }
+          app.serve("purchase") { |id| render_json(known_purchase(id)) }
 
           app.serve("purchaseTable") do |id|
             content_type "text/csv", charset: "utf-8"
@@ -40,41 +40,41 @@ module Gimlet
         def self.asking(app)
           app.serve("supplierDay") do
             wanted = body_as("SupplierDay")["mood"]
-            answer(linked.mood(wanted) || Core::InputError.reject("mood", "no_stand_in", "This supplier is no stand-in: its days are its own."))
+            render_json(linked.mood(wanted) || Core::InputError.reject("mood", "no_stand_in", "This supplier is no stand-in: its days are its own."))
           end
 
           app.serve("dispatchNote") do |id|
             body_as("Nothing")
             known_purchase(id)
-            answer(lines: (linked.dispatch("P-#{id}") || {}).map { |number, quantity| { number: number, quantity: quantity } }, problem: nil)
+            render_json(lines: (linked.dispatch("P-#{id}") || {}).map { |number, quantity| { number: number, quantity: quantity } }, problem: nil)
           rescue Exchange::SupplierLink::Trouble => e
-            answer(lines: [], problem: e.message)
+            render_json(lines: [], problem: e.message)
           end
 
           app.serve("askSupplier") do
             numbers = body_as("AskSupplier")["numbers"]
-            answer(lines: linked.stock(numbers), problem: nil)
+            render_json(lines: linked.stock(numbers), problem: nil)
           rescue Exchange::SupplierLink::Trouble => e
-            answer(lines: [], problem: e.message)
+            render_json(lines: [], problem: e.message)
           end
         end
 
         def self.doing(app)
-          app.serve("writePurchase") { body_as("NewPurchase").then { |body| answer(known_purchase(once(body) { buy.write(body) }), 201) } }
+          app.serve("writePurchase") { body_as("NewPurchase").then { |body| render_json(known_purchase(once(body) { buy.write(body) }), 201) } }
 
           app.serve("sendPurchase") do |id|
             body_as("Nothing")
             known_purchase(id)
             linked
             problem = buy.send_off(id)
-            answer(problem: problem, purchase: known_purchase(id))
+            render_json(problem: problem, purchase: known_purchase(id))
           end
 
           app.serve("receivePurchase") do |id|
             known_purchase(id)
             body = body_as("NewReceipt")
             once(body) { buy.receive(id, body) && nil }
-            answer(known_purchase(id))
+            render_json(known_purchase(id))
           end
         end
       end

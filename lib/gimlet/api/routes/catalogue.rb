@@ -11,10 +11,10 @@ module Gimlet
         end
 
         def self.registered(app)
-          app.serve("catalogue") { answer(newest.snapshot.series.map { |series| Catalogue.summary(series) }) }
+          app.serve("catalogue") { render_json(newest.snapshot.series.map { |series| Catalogue.summary(series) }) }
 
           app.serve("series") do |series|
-            answer(catalogue.document(series) || missing("There is no series “#{series}” in the catalogue."))
+            render_json(catalogue.document(series) || missing("There is no series “#{series}” in the catalogue."))
           end
         end
       end

@@ -17,20 +17,20 @@ module Gimlet
         def self.registered(app)
           app.serve("health") do
             found = health.call
-            answer(Counter.health(found, found.can_read ? reference.snapshot : nil), found.can_write ? 200 : 503)
+            render_json(Counter.health(found, found.can_read ? reference.snapshot : nil), found.can_write ? 200 : 503)
           end
 
-          app.serve("openapi") { answer(OpenAPI::DOCUMENT) }
-          app.serve("vocabulary") { answer(Present::Vocabulary.call(reference)) }
+          app.serve("openapi") { render_json(OpenAPI::DOCUMENT) }
+          app.serve("vocabulary") { render_json(Present::Vocabulary.call(reference)) }
 
           app.serve("identify") do
             request = body_as("IdentifyRequest").transform_keys(&:to_sym)
             request[:readings] = (request[:readings] || []).map { |row| row.transform_keys(&:to_sym) }
-            answer(Present::Identification.call(identify.call(request)))
+            render_json(Present::Identification.call(identify.call(request)))
           end
 
           app.serve("plan") do
-            answer(Present::Plan.call(plan.call(body_as("PlanRequest").transform_keys(&:to_sym))))
+            render_json(Present::Plan.call(plan.call(body_as("PlanRequest").transform_keys(&:to_sym))))
           end
         end
       end

@@ -37,18 +37,18 @@ module Gimlet
         end
 
         def self.people(app)
-          app.serve("customers") { answer(customers.all(params["q"])) }
+          app.serve("customers") { render_json(customers.all(params["q"])) }
           app.serve("addCustomer") do
             body = body_as("NewCustomer")
             id = once(body) { look_after_customers.add(body)[:id] }
-            answer(customers.find(id).except(:tools, :last), 201)
+            render_json(customers.find(id).except(:tools, :last), 201)
           end
-          app.serve("customer") { |id| answer(customer_file(id)) }
+          app.serve("customer") { |id| render_json(customer_file(id)) }
 
           app.serve("changeCustomer") do |id|
             known_customer(id)
             look_after_customers.change(id, body_as("ChangeCustomer"))
-            answer(customer_file(id))
+            render_json(customer_file(id))
           end
 
           joining(app)
@@ -63,13 +63,13 @@ module Gimlet
               look_after_customers.merge(id, into)
               orders.of_customer(into).each { |order| orders.describe(order.id) } && nil
             end
-            answer(customer_file(into))
+            render_json(customer_file(into))
           end
 
           app.serve("eraseCustomer") do |id|
             body_as("Nothing")
             look_after_customers.erase(id)
-            answer(customer_file(id))
+            render_json(customer_file(id))
           end
         end
 
@@ -78,13 +78,13 @@ module Gimlet
             known_customer(id)
             body = body_as("CustomerPump")
             once(body) { look_after_pumps.add(id, body) }
-            answer(customer_file(id), 201)
+            render_json(customer_file(id), 201)
           end
 
           app.serve("changePump") do |id|
             row = pump_row(id)
             look_after_pumps.change(id, body_as("ChangePump"))
-            answer(customer_file(row[:customer_id]))
+            render_json(customer_file(row[:customer_id]))
           end
         end
 
@@ -97,7 +97,7 @@ module Gimlet
               told = body.except("key").transform_keys(&:to_sym)
               noted_as("rung", pump: row[:designation], customer: known_customer(row[:customer_id])[:name], **told) && nil
             end
-            answer(customer_file(row[:customer_id]))
+            render_json(customer_file(row[:customer_id]))
           end
 
           app.serve("calendar") do

@@ -28,22 +28,22 @@ module Gimlet
           app.helpers Helpers
           app.serve("today") do
             piles = Gimlet::Counter::TodayPiles.new(**stores).call
-            answer(piles: piles.map { |pile| { **pile.to_h, rows: pile.rows.map(&:to_h) } })
+            render_json(piles: piles.map { |pile| { **pile.to_h, rows: pile.rows.map(&:to_h) } })
           end
 
-          app.serve("figures") { answer(figures_view(Store::Figures.new(database))) }
+          app.serve("figures") { render_json(figures_view(Store::Figures.new(database))) }
           learning(app)
         end
 
         def self.learning(app)
-          app.serve("learning") { answer(learned_view(reference)) }
+          app.serve("learning") { render_json(learned_view(reference)) }
 
           app.serve("switchLearning") do
             on = body_as("Learning")["on"]
             learn.switch(on)
             learn.call if on
             noted_as("learning", on: on)
-            answer(learned_view(newest))
+            render_json(learned_view(newest))
           end
         end
       end

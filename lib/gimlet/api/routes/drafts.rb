@@ -42,7 +42,7 @@ module Gimlet
             state = write_series.sound(numbered(id))
             look = draft_look_up(state)
             remarks = state.remarks.map { |one| Present::Lookup::FoundRemark.call(one, state.series.id) }
-            health = Present::Lookup::SeriesPage.health(Core::Lookup::Health.of(state.series, state.remarks), remarks)
+            health = Present::Lookup::SeriesPage.health(Core::Lookup::SeriesHealth.of(state.series, state.remarks), remarks)
             page = look.series(state.series.id, params["model"])
             Present::Lookup::SeriesPage.new(look.snapshot, reference.vocabulary, stock.all).call(page, health)
           end
@@ -93,35 +93,35 @@ module Gimlet
         end
 
         def self.writing(app)
-          app.serve("catalogueFormat") { answer(Exchange::CatalogueFormat::DOCUMENT) }
-          app.serve("drafts") { answer(drafts.all) }
+          app.serve("catalogueFormat") { render_json(Exchange::CatalogueFormat::DOCUMENT) }
+          app.serve("drafts") { render_json(drafts.all) }
 
           app.serve("beginDraft") do
             from_this_machine
-            answer(told_draft(write_series.find(begun(body_as("NewDraft")))), 201)
+            render_json(told_draft(write_series.find(begun(body_as("NewDraft")))), 201)
           end
 
-          app.serve("draft") { |id| answer(told_draft(write_series.find(numbered(id)))) }
+          app.serve("draft") { |id| render_json(told_draft(write_series.find(numbered(id)))) }
 
           app.serve("editDraft") do |id|
             from_this_machine
             body = body_as("DraftEdits")
-            answer(told_draft(write_series.edit(numbered(id), body["version"], body["edits"])))
+            render_json(told_draft(write_series.edit(numbered(id), body["version"], body["edits"])))
           end
         end
 
         def self.trying(app)
           app.serve("draftTable") do |id|
             body = body_as("DraftTableRequest")
-            answer(draft_table(id, Exchange::CatalogueTable.lines(body["text"]), body["list"], body["columns"] || {}))
+            render_json(draft_table(id, Exchange::CatalogueTable.lines(body["text"]), body["list"], body["columns"] || {}))
           end
 
-          app.serve("draftPage") { |id| answer(draft_page(id)) }
-          app.serve("practise") { |id| answer(Present::Identification.call(practice(id, body_as("IdentifyRequest")))) }
+          app.serve("draftPage") { |id| render_json(draft_page(id)) }
+          app.serve("practise") { |id| render_json(Present::Identification.call(practice(id, body_as("IdentifyRequest")))) }
 
           app.serve("draftEffects") do |id|
             effects = write_series.effects(numbered(id))
-            answer(effects: effects.map { |one| Present::Draft.effect(one) }, touched: touched(effects).map(&:to_h))
+            render_json(effects: effects.map { |one| Present::Draft.effect(one) }, touched: touched(effects).map(&:to_h))
           end
         end
 
@@ -129,14 +129,14 @@ module Gimlet
           app.serve("publishDraft") do |id|
             from_this_machine
             body = body_as("PublishDraft")
-            answer(series: once(body) { write_series.publish(numbered(id), body["version"], body["note"] || "") })
+            render_json(series: once(body) { write_series.publish(numbered(id), body["version"], body["note"] || "") })
           end
 
           app.serve("giveUpDraft") do |id|
             from_this_machine
             body_as("Nothing")
             drafts.give_up(numbered(id))
-            answer({})
+            render_json({})
           end
 
           standing_again(app)
@@ -144,19 +144,19 @@ module Gimlet
 
         # What was published before.
         def self.standing_again(app)
-          app.serve("revisions") { |series| answer(catalogue.revisions(series)) }
-          app.serve("sinceOrder") { |id| answer(since_order(known_order(id))) }
+          app.serve("revisions") { |series| render_json(catalogue.revisions(series)) }
+          app.serve("sinceOrder") { |id| render_json(since_order(known_order(id))) }
 
           app.serve("undoRevision") do |series|
             from_this_machine
             body = body_as("UndoRevision")
-            answer(number: once(body) { write_series.take_back(series, body["number"]) })
+            render_json(number: once(body) { write_series.take_back(series, body["number"]) })
           end
 
           app.serve("bringBackRevision") do |series|
             from_this_machine
             body = body_as("UndoRevision")
-            answer(number: once(body) { write_series.bring_back(series, body["number"]) })
+            render_json(number: once(body) { write_series.bring_back(series, body["number"]) })
           end
         end
       end

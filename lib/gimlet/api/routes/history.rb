@@ -28,7 +28,7 @@ module Gimlet
             words = Present::HistoryWords.new(reference.snapshot, ways)
             page = history.day(day, params["q"], page_asked)
             rows = page.rows.map { |row| { **row, at: row[:at].iso8601, detail: words.call(row) } }
-            answer(day: day.iso8601, entries: rows, total: page.total, page: page.page, pages: page.pages)
+            render_json(day: day.iso8601, entries: rows, total: page.total, page: page.page, pages: page.pages)
           end
         end
 
@@ -45,7 +45,7 @@ module Gimlet
           app.serve("backup") do
             body_as("Nothing")
             file = Store::Backup.new(database, Store::Backup.folder(database.opts[:database])).keep
-            answer({ file: File.basename(file) }, 201)
+            render_json({ file: File.basename(file) }, 201)
           end
         end
       end

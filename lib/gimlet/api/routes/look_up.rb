@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../core/doctor/doctor"
-require_relative "../../core/lookup/health"
+require_relative "../../core/lookup/series_health"
 require_relative "../../counter/look_up"
 require_relative "../../exchange/catalogue_csv"
 require_relative "../../present/lookup/found_remark"
@@ -26,7 +26,7 @@ module Gimlet
           def series_health(series)
             found = findings(series)
             remarks = found.map { |one| Present::Lookup::FoundRemark.call(one, series.id) }
-            Present::Lookup::SeriesPage.health(Core::Lookup::Health.of(series, found), remarks)
+            Present::Lookup::SeriesPage.health(Core::Lookup::SeriesHealth.of(series, found), remarks)
           end
 
           def series_page(id, model)
@@ -41,7 +41,7 @@ module Gimlet
           end
 
           def unsourced
-            reference.snapshot.series.map { |series| Present::Lookup::SeriesPage.unsourced(series, Core::Lookup::Health.of(series, [])) }
+            reference.snapshot.series.map { |series| Present::Lookup::SeriesPage.unsourced(series, Core::Lookup::SeriesHealth.of(series, [])) }
           end
 
           def series_table(id, list)
@@ -63,17 +63,17 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.serve("lookUp") { answer(found(look_up.find(params["q"]))) }
-          app.serve("unsourced") { answer(unsourced.sort_by { |row| -row[:places].size }) }
-          app.serve("part") { |number| answer(part_page(number.strip)) }
+          app.serve("lookUp") { render_json(found(look_up.find(params["q"]))) }
+          app.serve("unsourced") { render_json(unsourced.sort_by { |row| -row[:places].size }) }
+          app.serve("part") { |number| render_json(part_page(number.strip)) }
 
           app.serve("kit") do |number|
             sheet = look_up.kit(number.strip) || missing("There is no kit #{number} in the catalogue.")
-            answer(Present::Lookup::KitPage.call(sheet, stock.all))
+            render_json(Present::Lookup::KitPage.call(sheet, stock.all))
           end
 
           app.serve("seriesTable") { |id| series_table(id, params["list"]) }
-          app.serve("seriesPage") { |id| answer(series_page(id, params["model"])) }
+          app.serve("seriesPage") { |id| render_json(series_page(id, params["model"])) }
         end
       end
     end

@@ -25,17 +25,17 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.serve("measureSeal") { answer(Present::MeasuredSeal.call(measure_seal.call(body_as("MeasureSeal")))) }
+          app.serve("measureSeal") { render_json(Present::MeasuredSeal.call(measure_seal.call(body_as("MeasureSeal")))) }
 
           app.serve("chooseValve") do
-            answer(Present::ChosenValve.call(Gimlet::Counter::ChooseValve.new(reference.snapshot).call(body_as("ChooseValve")), stock.all))
+            render_json(Present::ChosenValve.call(Gimlet::Counter::ChooseValve.new(reference.snapshot).call(body_as("ChooseValve")), stock.all))
           end
 
-          app.serve("askMaterial") { answer(material_view(ask_material.call(body_as("AskMaterial")))) }
+          app.serve("askMaterial") { render_json(material_view(ask_material.call(body_as("AskMaterial")))) }
 
           app.serve("measureFlow") do
             body = body_as("MeasureFlow")
-            answer(Present::MeasuredFlow.call(Gimlet::Counter::MeasureFlow.new(reference.snapshot).call(body), body["units"] || {}))
+            render_json(Present::MeasuredFlow.call(Gimlet::Counter::MeasureFlow.new(reference.snapshot).call(body), body["units"] || {}))
           end
         end
       end

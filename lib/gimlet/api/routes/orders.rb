@@ -68,12 +68,12 @@ module Gimlet
         end
 
         def self.reading(app)
-          app.serve("orders") { answer(listed(orders.page(params["q"], page_asked), :orders)) }
-          app.serve("order") { |id| answer(order_view(known_order(id))) }
+          app.serve("orders") { render_json(listed(orders.page(params["q"], page_asked), :orders)) }
+          app.serve("order") { |id| render_json(order_view(known_order(id))) }
 
           app.serve("earlierOrder") do |id, version|
             earlier = orders.earlier(id, version) || missing("Order #{id} has no earlier version #{version}.")
-            answer(order_view(earlier))
+            render_json(order_view(earlier))
           end
         end
 
@@ -82,10 +82,10 @@ module Gimlet
             body = body_as("PlaceOrder")
             order, fresh = place_order(body["ticket_id"]).call(body)
             order || missing("There is no ticket #{body['ticket_id']}.")
-            answer(order_view(order), fresh ? 201 : 200)
+            render_json(order_view(order), fresh ? 201 : 200)
           end
 
-          app.serve("orderAgain") { |id| answer(view(again(known_order(id), body_as("Again"))), 201) }
+          app.serve("orderAgain") { |id| render_json(view(again(known_order(id), body_as("Again"))), 201) }
           living(app)
         end
 
@@ -94,14 +94,14 @@ module Gimlet
             known_order(id)
             body = body_as("NewStep")
             once(body) { step_order.call(id, body) && nil }
-            answer(order_view(known_order(id)))
+            render_json(order_view(known_order(id)))
           end
 
           app.serve("scanPiece") do |id|
             known_order(id)
             body = body_as("NewScan")
             scanned = once(body) { Gimlet::Counter::ScanPiece.new(step_order, lives, reference.snapshot).call(id, body).to_h.transform_keys(&:to_s) }
-            answer({ **scanned, order: order_view(known_order(id)) })
+            render_json({ **scanned, order: order_view(known_order(id)) })
           end
         end
 

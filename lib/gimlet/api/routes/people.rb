@@ -17,7 +17,7 @@ module Gimlet
               { kind: "person", name: person.name, role: person.role, locked_until: attempts.locked_until(person.name) }
             end
             scripts = authentication.tokens.all.map { |script| { kind: "script", locked_until: nil, **script } }
-            answer(staff: people + scripts)
+            render_json(staff: people + scripts)
           end
         end
 
@@ -47,7 +47,7 @@ module Gimlet
             name, role = body_as("NewToken").values_at("name", "role")
             token = authentication.tokens.issue(name, role)
             noted("token", name, role)
-            answer({ token: token }, 201)
+            render_json({ token: token }, 201)
           end
         end
       end

@@ -29,12 +29,12 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.serve("photos") { |id| known_ticket(id) && answer(photos_of(id)) }
+          app.serve("photos") { |id| known_ticket(id) && render_json(photos_of(id)) }
 
           app.serve("addPhoto") do |id|
             known_ticket(id)
             add_photo(id, whole_file)
-            answer(photos_of(id), 201)
+            render_json(photos_of(id), 201)
           end
 
           app.serve("photo") do |id|
@@ -46,7 +46,7 @@ module Gimlet
           app.serve("removePhoto") do |id|
             body_as("Nothing")
             photos.remove(id) || missing("There is no photo #{id}.")
-            answer({})
+            render_json({})
           end
         end
       end

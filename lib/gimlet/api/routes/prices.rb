@@ -23,22 +23,22 @@ module Gimlet
           def stocked_row(number)
             row = stock.row(number.strip.upcase) || missing("#{number} has no price on file.")
             moved = lives.ledger.page(row[:number], page_asked)
-            answer({ **names.row(row), prices: stock.prices_of(row[:number]), movements: moved.rows.map do |one|
+            render_json({ **names.row(row), prices: stock.prices_of(row[:number]), movements: moved.rows.map do |one|
               names.movement(one)
             end, total: moved.total,
-                                       page: moved.page, pages: moved.pages })
+                                            page: moved.page, pages: moved.pages })
           end
         end
 
         # How money, dates and paper are written.
         def self.writing(app)
-          app.serve("ways") { answer(ways.to_h) }
+          app.serve("ways") { render_json(ways.to_h) }
 
           app.serve("setWays") do
             chosen = Core::Desk::ShopFormat.of(body_as("Ways"))
             shop.settings["ways"] = JSON.generate(chosen.to_h)
             noted_as("ways", **chosen.to_h)
-            answer(ways.to_h)
+            render_json(ways.to_h)
           end
         end
 
@@ -48,12 +48,12 @@ module Gimlet
           showing(app)
           moving(app)
 
-          app.serve("tax") { answer(percent: tax) }
+          app.serve("tax") { render_json(percent: tax) }
 
           app.serve("setTax") do
             shop.settings["tax"] = Core::Order::Percent.read(body_as("Tax")["percent"])
             noted_as("tax", percent: tax)
-            answer(percent: tax)
+            render_json(percent: tax)
           end
 
           app.serve("putPrice") do
@@ -61,14 +61,14 @@ module Gimlet
             newest.snapshot.sold?(row[:number]) ||
               Core::InputError.reject("number", "unknown_number", "No catalogue has #{row[:number]}: see whether it is written so.")
             stock.upsert([row], who: who_asks)
-            answer(row)
+            render_json(row)
           end
         end
 
         def self.showing(app)
           app.serve("prices") do
             page = stock.page(params["q"], page_asked, names.named(params["q"]))
-            answer(listed(page.rows.map { |row| names.row(row) }.then { |rows| page.with(rows: rows) }, :prices))
+            render_json(listed(page.rows.map { |row| names.row(row) }.then { |rows| page.with(rows: rows) }, :prices))
           end
 
           app.serve("stocked") { |number| stocked_row(number) }
@@ -95,10 +95,10 @@ module Gimlet
             stocked_row(body["number"])
           end
 
-          app.serve("lookAtCount") { answer(differences: keep_stock.differences(body_as("Count")["lines"]).map(&:to_h)) }
+          app.serve("lookAtCount") { render_json(differences: keep_stock.differences(body_as("Count")["lines"]).map(&:to_h)) }
           app.serve("bookCount") do
             body = body_as("BookedCount")
-            answer(differences: once(body) { keep_stock.count(body["lines"]).map(&:to_h) })
+            render_json(differences: once(body) { keep_stock.count(body["lines"]).map(&:to_h) })
           end
         end
       end

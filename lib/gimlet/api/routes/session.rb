@@ -42,20 +42,20 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.serve("session") { answer(session_view(person)) }
+          app.serve("session") { render_json(session_view(person)) }
 
           app.serve("signIn") do
             cookies = enter(*body_as("SignIn").values_at("name", "secret"))
             cookie(Authentication::SESSION_COOKIE, cookies.session, Store::Sessions::LONGEST_S)
             cookie(Authentication::TILL_COOKIE, cookies.till, TILL_S)
-            answer(session_view(authentication.sessions.person(cookies.session)), 201)
+            render_json(session_view(authentication.sessions.person(cookies.session)), 201)
           end
 
           app.serve("signOut") do
             body_as("Nothing")
             authentication.sessions.end(authentication.session_cookie(env))
             cookie(Authentication::SESSION_COOKIE, "", 0)
-            answer(session_view(nil))
+            render_json(session_view(nil))
           end
         end
       end

@@ -8,13 +8,13 @@ module Gimlet
       # Pumps that no catalogue has.
       module Sightings
         def self.registered(app)
-          app.serve("sightings") { answer(sightings.all) }
+          app.serve("sightings") { render_json(sightings.all) }
 
           app.serve("recordSighting") do
             id = body_as("NewSighting")["ticket_id"]
             tickets.known?(id) || missing("There is no such ticket.")
-            told = Core::Ticket::Folded.of(tickets.entries(id)).readings
-            answer(sightings.record(id, told.map(&:compact)), 201)
+            told = Core::Ticket::TicketState.of(tickets.entries(id)).readings
+            render_json(sightings.record(id, told.map(&:compact)), 201)
           end
         end
       end

@@ -15,24 +15,24 @@ module Gimlet
         end
 
         def self.listing(app)
-          app.serve("openTickets") { answer(listed(tickets.page(state_asked, params["q"], page_asked), :tickets)) }
+          app.serve("openTickets") { render_json(listed(tickets.page(state_asked, params["q"], page_asked), :tickets)) }
         end
 
         def self.looking(app)
           # What a fresh ticket looks like, before anything was said.
-          app.serve("freshTicket") { answer(Present::TicketView.call(work_on(nil, []))) }
+          app.serve("freshTicket") { render_json(Present::TicketView.call(work_on(nil, []))) }
 
           app.serve("ticket") do |id|
             known_ticket(id)
             etag([tickets.mark(id), reference.snapshot.version, stock.revision, orders.revision_of(id), OpenAPI::DIGEST].join("-"))
-            answer(view(id))
+            render_json(view(id))
           end
 
           # What would be heard of a line; nothing is kept.
           app.serve("preview") do
             body = body_as("PreviewRequest")
             entries = body["ticket_id"] ? tickets.entries(known_ticket(body["ticket_id"]) && body["ticket_id"]) : []
-            answer(Present::Preview.new(reference.vocabulary, reference.diagnosis).call(known(entries).hear(body["words"], body["asked"])))
+            render_json(Present::Preview.new(reference.vocabulary, reference.diagnosis).call(known(entries).hear(body["words"], body["asked"])))
           end
         end
 
@@ -41,14 +41,14 @@ module Gimlet
           app.serve("openTicket") do
             body = body_as("NewEntry")
             id = once(body) { tickets.open(body["key"]).tap { |fresh| add_entry.call(fresh, body) } }
-            answer(view(id), 201)
+            render_json(view(id), 201)
           end
 
           app.serve("addEntry") do |id|
             body = body_as("NewEntry")
             known_ticket(id)
             once(body) { add_entry.call(id, body) && nil }
-            answer(view(id), 201)
+            render_json(view(id), 201)
           end
         end
       end

@@ -36,11 +36,11 @@ module Gimlet
 
         def self.registered(app)
           app.helpers Helpers
-          app.serve("tools") { answer(tools.all.map { |tool| tool_view(tool) }) }
+          app.serve("tools") { render_json(tools.all.map { |tool| tool_view(tool) }) }
           app.serve("toolLabels") { printed("Labels", "tools", tools.all.map { |tool| tool_label(tool) }) }
           app.serve("addTool") do
             body = body_as("NewTool")
-            answer(tool_view(tools.find(once(body) { add_tool(body) })), 201)
+            render_json(tool_view(tools.find(once(body) { add_tool(body) })), 201)
           end
         end
       end

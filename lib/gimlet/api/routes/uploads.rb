@@ -11,7 +11,7 @@ module Gimlet
         module Helpers
           def begin_upload(kind)
             from_this_machine
-            answer(Present::Upload.call(uploads.begin(kind, parsed_body, who: who_asks, longest: operation.max_bytes)), 201)
+            render_json(Present::Upload.call(uploads.begin(kind, parsed_body, who: who_asks, longest: operation.max_bytes)), 201)
           end
 
           def upload_of(id) = uploads.find(id, who_asks) || missing("There is no such upload any more: choose the file again.")
@@ -21,19 +21,19 @@ module Gimlet
           app.helpers Helpers
           app.serve("uploadPrices") { begin_upload("prices") }
           app.serve("uploadSeries") { begin_upload("catalogue") }
-          app.serve("upload") { |id| answer(Present::Upload.call(upload_of(id))) }
+          app.serve("upload") { |id| render_json(Present::Upload.call(upload_of(id))) }
 
           app.serve("takeUpload") do |id|
             body = body_as("TakeUpload")
             upload = upload_of(id)
             uploads.take(upload, mark: body["mark"], skip: body["skip"] == true)
-            answer(Present::Upload.call(upload))
+            render_json(Present::Upload.call(upload))
           end
 
           app.serve("giveUpUpload") do |id|
             body_as("Nothing")
             upload_of(id).give_up
-            answer(Present::Upload.call(upload_of(id)))
+            render_json(Present::Upload.call(upload_of(id)))
           end
         end
       end

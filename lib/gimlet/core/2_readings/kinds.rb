@@ -28,7 +28,7 @@ module Gimlet::Core
               "number" => Number.new }.freeze
 
       # @return [Array<String>] that a catalogue document may define traits of
-      def self.definable = ALL.filter_map { |id, way| id if way.definable? }
+      def self.definable = ALL.filter_map { |id, kind| id if kind.definable? }
     end
   end
 end

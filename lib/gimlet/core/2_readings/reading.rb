@@ -42,7 +42,7 @@ module Gimlet::Core
       def self.from(fields, vocabulary)
         trait = vocabulary.trait(fields[:trait])
         new(definition: trait, observer: known(Likelihoods::OBSERVERS, fields[:observer] || "caller", "observer"),
-            tool: known(MeasuringTools::RESOLUTION, fields[:tool] || trait.way.tool("tape"), "tool"), heard: fields[:heard],
+            tool: known(MeasuringTools::RESOLUTION, fields[:tool] || trait.kind.tool("tape"), "tool"), heard: fields[:heard],
             denied: fields[:denied] || nil, hedged: fields[:hedged] || nil, **statement(trait, fields))
       end
 
@@ -65,11 +65,11 @@ module Gimlet::Core
           return { range: span(trait, fields) } if fields[:range]
 
           reject("value", "missing_value", "#{trait.name}: give a value, a range, or say unknown.") if fields[:value].nil?
-          { value: trait.way.accept(trait, fields[:value], fields[:unit]) }
+          { value: trait.kind.accept(trait, fields[:value], fields[:unit]) }
         end
 
         def span(trait, fields)
-          low, high = fields[:range].map { |field| field && trait.way.accept(trait, field, fields[:unit]) }
+          low, high = fields[:range].map { |field| field && trait.kind.accept(trait, field, fields[:unit]) }
           unless [low, high].any? && [low, high].compact.all?(Numeric) && (low.nil? || high.nil? || low <= high)
             reject("range", "bad_range", "#{trait.name}: a range runs from the smaller number to the larger one.")
           end

@@ -13,14 +13,14 @@ module Gimlet::Core
     OBSERVER = { "phone" => "caller", "counter" => "counter", "parts" => "counter", "photo" => "photo" }.freeze
 
     # Something that can be seen, read or measured. A row of the vocabulary; docs/vocabulary.md says what each key means. `practice` is how
-    # often it is mistaken elsewhere, where this counter has learned its own rate.
+    # often it is mistaken elsewhere, where this counter has learned its own rate; `kind` knows how to hear, read, weigh and label a reading of it.
     Trait = Value.of(:id, :kind, :name, :unit, :ask, :called, :values, :alone, :alone_unit, :across, :of_head, :optional, :seconds,
                      :mistaken, :practice, :most, :wears, :slot, :axis, :many, :identity, :per, :group, :view, :look, :pictured) do
       # Traits are keys of many tables: their id tells them apart well enough.
       def hash = id.hash
 
-      # @return [Object] what knows how to hear, read, weigh and label a reading of it
-      def way = Kinds::ALL.fetch(kind)
+      # @return [String] what the vocabulary calls its kind
+      def kind_id = Kinds::ALL.key(kind)
 
       # @param channel [String]
       # @return [Integer, nil] seconds to answer; nil when it cannot be answered so
@@ -47,7 +47,7 @@ module Gimlet::Core
         end
         unknown = row.keys - (members.map(&:to_s) - ["practice"])
         InputError.reject("traits.#{row['id']}", "bad_trait", "A trait has no key “#{unknown.first}”.") if unknown.any?
-        new(**DEFAULTS, **row.transform_keys(&:to_sym))
+        new(**DEFAULTS, **row.transform_keys(&:to_sym), kind: Kinds::ALL.fetch(row["kind"]))
       end
     end
   end

@@ -10,7 +10,7 @@ module Gimlet::Core
   # Quantities are counted from positions.
   class Demand
     # `part` is a Catalogue::Part. `reasons` are sentences. `had` of the quantity the customer has already.
-    Line = Value.of(:part, :quantity, :reasons, :had)
+    DemandLine = Value.of(:part, :quantity, :reasons, :had)
     # A needed place with no part number on file.
     Missing = Value.of(:name, :quantity, :reasons)
     # A piece that goes back in: `fate` is one of Fates::KINDS, `look` are criteria as sentences.
@@ -53,8 +53,8 @@ module Gimlet::Core
     def lines
       @lines ||= of_numbers.map do |number, same|
         quantity = counts.fetch(number)
-        Line.new(part: @snapshot.part(number), quantity: quantity, had: had(number, quantity),
-                 reasons: same.flat_map { |group| reasons(group) })
+        DemandLine.new(part: @snapshot.part(number), quantity: quantity, had: had(number, quantity),
+                       reasons: same.flat_map { |group| reasons(group) })
       end
     end
 

@@ -35,7 +35,7 @@ module Gimlet::Core
     # `promised` of those on hand are other orders'; `short` is how many of the quantity are not free on the shelf today; `pack` is how many pieces
     # one of it holds; `reason` why the specialist set it by hand. `beside` is true of what goes along and serves nothing of the work
     # itself: a ring, a nozzle's seal, a whole valve.
-    Line = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :promised, :short, :covers, :reason, :beside)
+    PlanLine = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :promised, :short, :covers, :reason, :beside)
     # `reason` says why nothing covers it; `stand_ins` may take its place for a while.
     Unfilled = Value.of(:number, :name, :quantity, :reason, :stand_ins)
     # A line that the specialist set by hand: so many of `number`, 0 for none.
@@ -127,10 +127,10 @@ module Gimlet::Core
       end
 
       def line(offer, count, served)
-        Line.new(number: offer.number, name: offer.name, kit: offer.kit, quantity: count, pack: offer.kit ? 1 : offer.pieces,
-                 price_cents: offer.price_cents, total_cents: offer.price_cents * count, on_hand: offer.on_hand,
-                 promised: offer.on_hand - offer.free, short: [count - offer.free, 0].max, covers: covers(offer, served),
-                 reason: @fixed[offer]&.reason)
+        PlanLine.new(number: offer.number, name: offer.name, kit: offer.kit, quantity: count, pack: offer.kit ? 1 : offer.pieces,
+                     price_cents: offer.price_cents, total_cents: offer.price_cents * count, on_hand: offer.on_hand,
+                     promised: offer.on_hand - offer.free, short: [count - offer.free, 0].max, covers: covers(offer, served),
+                     reason: @fixed[offer]&.reason)
       end
 
       # Pieces in one sale unit by the number that they serve; those that may serve several are shared out as they do serve here.

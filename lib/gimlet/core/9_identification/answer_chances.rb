@@ -21,13 +21,13 @@ module Gimlet::Core
         @channel = channel
         @rows = {}
         @matrices = {}
-        @choices = column.values.count { |value| !@trait.way.blank?(value) }
+        @choices = column.values.count { |value| !@trait.kind.blank?(value) }
       end
 
       # @param places [Array<Integer>] the values that are still possible
       # @return [Hash{Object=>Hash{Integer=>Float}}] answer => true value's place => chance; empty when no answer helps
       def matrix(places)
-        return at_their_word(places) if @trait.way.free? || places.size > MANY
+        return at_their_word(places) if @trait.kind.free? || places.size > MANY
 
         # The same few values are left again and again.
         @matrices.shift if @matrices.size > REMEMBERED
@@ -39,15 +39,15 @@ module Gimlet::Core
       def reading(value)
         told = value.is_a?(Range) ? { range: [value.begin || 0, (value.end || (LAST_SERIAL + 1)) - 1] } : { value: value }
         Readings::Reading.new(definition: @trait, observer: Readings::OBSERVER.fetch(@channel),
-                              tool: @trait.way.tool("rule"), **told)
+                              tool: @trait.kind.tool("rule"), **told)
       end
 
       # How well an answer fits every value of the column; sizes of an object are asked one at a time.
       # @return [Array<Float>] by place
       def row(answer)
         @rows[answer] ||= begin
-          way, told = @trait.way, reading(answer)
-          found = @column.values.map { |value| @trait.way.blank?(value) ? nil : fit(way, told, value, @choices) }
+          kind, told = @trait.kind, reading(answer)
+          found = @column.values.map { |value| @trait.kind.blank?(value) ? nil : fit(kind, told, value, @choices) }
           known = found.compact
           usual = known.empty? ? 1.0 : known.sum / known.size
           found.map { |one| one || usual }
@@ -62,21 +62,21 @@ module Gimlet::Core
         rows.transform_values { |row| places.to_h { |place| [place, row[place] / totals[place]] } }
       end
 
-      def fit(way, reading, value, choices)
-        return way.fits(reading, value, choices) unless @trait.slot
+      def fit(kind, reading, value, choices)
+        return kind.fits(reading, value, choices) unless @trait.slot
 
         sizes = value.filter_map { |object| object[@trait.axis] }
-        sizes.map { |size| way.fits(reading, size, choices) }.max || 1.0
+        sizes.map { |size| kind.fits(reading, size, choices) }.max || 1.0
       end
 
       # A serial tells nothing while pumps with many different breaks are alive; nor does one part of very many.
       def at_their_word(places)
-        single = @trait.way.at_its_word? && @trait.slot.nil? && !@trait.many
+        single = @trait.kind.at_its_word? && @trait.slot.nil? && !@trait.many
         single ? places.to_h { |place| [@column.values[place], { place => 1.0 }] } : {}
       end
 
       def options(values)
-        known = values.select { |value| @trait.way.answer?(value) }
+        known = values.select { |value| @trait.kind.answer?(value) }
         @trait.slot ? known.flatten(1).filter_map { |object| object[@trait.axis] }.uniq : known.uniq
       end
     end

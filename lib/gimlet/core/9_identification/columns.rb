@@ -24,13 +24,13 @@ module Gimlet::Core
       end
 
       # @param key [String] a trait id, a slot, or "flow_l_min/speed_rpm" for one by the other
-      # @param way [Readings::Kinds::Kind, nil] of the trait
+      # @param kind [Readings::Kinds::Kind, nil] of the trait
       # @return [Column]
-      def build(key, way)
+      def build(key, kind)
         old = @before&.built(key)
         values, places = old ? spliced(old, key) : distinct(key)
         same = old && (values.equal?(old.values) || values == old.values)
-        names = same && old.names && way.respond_to?(:weigh) ? old.names : way&.index(values, old&.names)
+        names = same && old.names && kind.respond_to?(:weigh) ? old.names : kind&.index(values, old&.names)
         return old.weighed_by(@prior, names) if same && places == old.places && kin?
 
         Column.new(values: values, places: places, families: families(places), names: names, prior: @prior)

@@ -16,7 +16,7 @@ module Gimlet::Core
       # @param ids [Array<String>] their order classes
       # @return [Array<Difference>] those that change the order first
       def call(vocabulary, leaders, ids)
-        rows = vocabulary.traits.values.reject { |trait| !trait.way.compared? || trait.slot }.filter_map do |trait|
+        rows = vocabulary.traits.values.reject { |trait| !trait.kind.compared? || trait.slot }.filter_map do |trait|
           values = leaders.map { |leader| leader.traits[trait.id] }
           next if values.compact.uniq.size < 2
 

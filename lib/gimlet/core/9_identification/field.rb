@@ -43,7 +43,7 @@ module Gimlet::Core
       # @param key [String] a trait id, a slot, or "flow_l_min/speed_rpm" for one by the other
       # @return [Column]
       def column(key)
-        @columns[key] || @lock.synchronize { @columns[key] ||= @making.build(key, vocabulary.traits[key]&.way) }
+        @columns[key] || @lock.synchronize { @columns[key] ||= @making.build(key, vocabulary.traits[key]&.kind) }
       end
 
       # @return [Column, nil] where it was asked for before

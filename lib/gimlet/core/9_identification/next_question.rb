@@ -31,7 +31,7 @@ module Gimlet::Core
 
       # @param field [Field]
       # @param classes [Array<Integer>] order class of each hypothesis
-      # @param alive [Alive]
+      # @param alive [Remaining]
       # @param readings [Array<Readings::Reading>] with those that were not sure
       def initialize(field, classes, alive, channel:, readings:)
         @field = field
@@ -108,7 +108,7 @@ module Gimlet::Core
 
       def question(trait, gain, why)
         Question.new(trait: trait, why: why, gain_bits: gain, seconds: trait.cost(@channel),
-                     answers: trait.way.free? ? [] : answers(trait))
+                     answers: trait.kind.free? ? [] : answers(trait))
       end
 
       # Expected class entropy once the trait is answered; endless where nothing is on file to answer with.
@@ -141,11 +141,11 @@ module Gimlet::Core
         places = column(trait).places
         model = chances(trait)
         shares = tally(@live) { |at| places[at] }
-        likely = matrix(trait, shares.keys).select { |value, _| trait.way.answer?(value) }
+        likely = matrix(trait, shares.keys).select { |value, _| trait.kind.answer?(value) }
                                            .max_by(BUTTONS) { |_, chances| chances.sum { |place, chance| shares[place] * chance } }
-        found = likely.map { |value, chances| answer(places, model.reading(value), trait.way.label(trait, value), chances) }
+        found = likely.map { |value, chances| answer(places, model.reading(value), trait.kind.label(trait, value), chances) }
                       .sort_by { |one| [-one.probability, one.label] }
-        trait.way.worded? && !trait.slot ? [*found, another(trait, model)] : found
+        trait.kind.worded? && !trait.slot ? [*found, another(trait, model)] : found
       end
 
       def another(trait, model)

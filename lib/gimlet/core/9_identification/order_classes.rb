@@ -34,7 +34,7 @@ module Gimlet::Core
       # @return [String] of a hypothesis
       def id_of(at) = ids[places[at]]
 
-      # @param alive [Alive]
+      # @param alive [Remaining]
       # @return [Hash{Integer=>Float}] class => probability
       def sums(alive) = alive.sums(places)
 

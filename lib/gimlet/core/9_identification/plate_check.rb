@@ -39,7 +39,7 @@ module Gimlet::Core
 
       private
 
-      def named?(weighed) = weighed.observation.trait.way.respond_to?(:weigh)
+      def named?(weighed) = weighed.observation.trait.kind.respond_to?(:weigh)
 
       def siblings
         @siblings ||= @field.family(@field.hypotheses[@leader].family).reject { |at| @classes.id_of(at) == @leading.id }
@@ -78,10 +78,10 @@ module Gimlet::Core
       end
 
       def answerable?(trait)
-        return false if trait.slot || trait.many || !trait.way.compared?
+        return false if trait.slot || trait.many || !trait.kind.compared?
 
         column = @field.column(trait.id)
-        !trait.way.blank?(column.values[column.places[@leader]])
+        !trait.kind.blank?(column.values[column.places[@leader]])
       end
 
       # Whether its answer would speak against most siblings, or most other pumps.

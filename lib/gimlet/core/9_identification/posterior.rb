@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "alive"
+require_relative "remaining"
 require_relative "observation"
 require_relative "weighing"
 
@@ -60,18 +60,18 @@ module Gimlet::Core
         @field.kin.values[families.index(families.max)].first if families.any? && families.max > outright
       end
 
-      # @return [Alive]
-      def alive = @alive ||= Alive.of(@belief.weights, @belief.none)
+      # @return [Remaining]
+      def alive = @alive ||= Remaining.of(@belief.weights, @belief.none)
 
       # @param weighed [Weighed]
       # @return [Boolean] whether it tells the sizes of a family apart
       def by_size?(weighed) = @field.unlisted.by_size?(weighed.column)
 
       # @param weighed [Weighed]
-      # @return [Alive] what would be had this observation not been made
+      # @return [Remaining] what would be had this observation not been made
       def without(weighed)
         belief = multiplied(@belief, weighed.found.map { |one| 1 / one }, weighed.places, weighed.unlisted.map { |one| 1 / one })
-        Alive.of(belief.weights, belief.none)
+        Remaining.of(belief.weights, belief.none)
       end
 
       private

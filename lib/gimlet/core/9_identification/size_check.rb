@@ -46,7 +46,7 @@ module Gimlet::Core
       # A plate or number that is read clearly and is another one tells no size of this pump: it may be of one that is not on file.
       def reads?(observed)
         observation = observed.observation
-        return true unless observation.trait.way.respond_to?(:weigh)
+        return true unless observation.trait.kind.respond_to?(:weigh)
 
         column = @field.column(observation.trait.id)
         names = Array(column.values[column.places[@leader]])
@@ -62,7 +62,7 @@ module Gimlet::Core
       def told_by_size?(trait)
         column = @field.column(trait.id)
         own = column.values[column.places[@leader]]
-        by_size?(column) && !trait.way.blank?(own) && !own.is_a?(Range)
+        by_size?(column) && !trait.kind.blank?(own) && !own.is_a?(Range)
       end
     end
   end

@@ -29,7 +29,7 @@ module Gimlet::Core
       # @return [Weighed]
       def call(observation)
         reading = observation.readings.first
-        return named(observation, reading) if reading.definition.way.respond_to?(:weigh)
+        return named(observation, reading) if reading.definition.kind.respond_to?(:weigh)
         return object(observation) if observation.slot
 
         single(observation, reading, column_for(reading))
@@ -47,16 +47,16 @@ module Gimlet::Core
 
       def named(observation, reading)
         column = @field.column(reading.trait)
-        found, none = reading.definition.way.weigh(reading, column.names, column.families)
+        found, none = reading.definition.kind.weigh(reading, column.names, column.families)
         Weighed.new(observation: observation, found: found, column: column,
-                    unlisted: @field.unlisted.likelihoods(column, found, none), best: reading.definition.way.best(reading))
+                    unlisted: @field.unlisted.likelihoods(column, found, none), best: reading.definition.kind.best(reading))
       end
 
       def single(observation, reading, column)
-        way = reading.definition.way
-        known = column.values.reject { |value| way.blank?(value) }
-        fits = known.to_h { |value| [value, way.fits(reading, value, known.size)] }
-        weighed(observation, column, fits, way.unseen(reading, known), way.best(reading))
+        kind = reading.definition.kind
+        known = column.values.reject { |value| kind.blank?(value) }
+        fits = known.to_h { |value| [value, kind.fits(reading, value, known.size)] }
+        weighed(observation, column, fits, kind.unseen(reading, known), kind.best(reading))
       end
 
       # A pump holds several seals: the one in hand is any of them, with all its sizes.
@@ -70,8 +70,8 @@ module Gimlet::Core
             each[object]
           end.max]
         end
-        unseen = observation.readings.reduce(1.0) { |all, one| all * one.definition.way.unseen(one, sizes[one]) }
-        weighed(observation, column, fits, unseen, observation.readings.reduce(1.0) { |all, one| all * one.definition.way.best(one) })
+        unseen = observation.readings.reduce(1.0) { |all, one| all * one.definition.kind.unseen(one, sizes[one]) }
+        weighed(observation, column, fits, unseen, observation.readings.reduce(1.0) { |all, one| all * one.definition.kind.best(one) })
       end
 
       def sizes_of(known, observation)
@@ -81,7 +81,7 @@ module Gimlet::Core
       def of_object(observation, object, sizes)
         observation.readings.reduce(1.0) do |all, one|
           value = object[one.definition.axis]
-          all * (value ? one.definition.way.fits(one, value, sizes[one].size) : one.definition.way.unseen(one, sizes[one]))
+          all * (value ? one.definition.kind.fits(one, value, sizes[one].size) : one.definition.kind.unseen(one, sizes[one]))
         end
       end
 

@@ -22,7 +22,7 @@ require_relative "replacements"
 require_relative "reuse"
 require_relative "rings"
 require_relative "sentences"
-require_relative "sizes"
+require_relative "part_sizes"
 require_relative "sold_sets"
 require_relative "spoken"
 require_relative "springs"
@@ -35,7 +35,7 @@ module Gimlet::Core
   class Doctor
     # Later checks rest on what earlier ones made sure of.
     ROUNDS = [[References],
-              [Pumps, Goods, Sizes, Families, SoldSets, Replacements, Reuse, Places, FromOutside, Bolts, Tightness, Magnitudes, Reach,
+              [Pumps, Goods, PartSizes, Families, SoldSets, Replacements, Reuse, Places, FromOutside, Bolts, Tightness, Magnitudes, Reach,
                Directions, Rings, Springs, Spoken, Lists, Hosts, WaysOfTightening, HandTools, Assembly, Passing],
               [Orders]].freeze
 

@@ -2,7 +2,7 @@
 
 require_relative "../plain"
 require_relative "remark"
-require_relative "sizes"
+require_relative "part_sizes"
 
 module Gimlet::Core
   class Doctor
@@ -23,7 +23,7 @@ module Gimlet::Core
       # @param series [Catalogue::Series]
       def initialize(series, known)
         @series = series
-        @measured = known.traits ? known.traits.select { |_, trait| trait.kind == "measured" }.keys : %w[plunger_mm]
+        @measured = known.traits ? known.traits.select { |_, trait| trait.kind_id == "measured" }.keys : %w[plunger_mm]
         @parts = series.parts.to_h { |part| [part.number, part] }
       end
 
@@ -79,7 +79,7 @@ module Gimlet::Core
       end
 
       def lying_out(members)
-        Sizes::SIZES.flat_map do |key|
+        PartSizes::SIZES.flat_map do |key|
           sized = members.select { |one| one.part.spec[key] }
           usual = median(sized.map { |one| one.part.spec[key].to_f / one.goes_by }) or next []
           sized.select { |one| beyond?(one.part.spec[key].to_f / one.goes_by, usual) }.map { |one| out_of_line(one.part, sized.map(&:part), key) }
@@ -106,7 +106,7 @@ module Gimlet::Core
       def other_size(place, name, trait, condition)
         wanted = Array((condition || {})[trait]).map(&:to_f)
         said = name.scan(/(?<![\p{L}\d.-])\d+(?:\.\d+)?(?![\d.]*\d|[\p{L}-]| ?×)/).map(&:to_f) & values(trait)
-        return if wanted.empty? || said.empty? || said.intersect?(wanted) || name.match?(Sizes::ROW)
+        return if wanted.empty? || said.empty? || said.intersect?(wanted) || name.match?(PartSizes::ROW)
 
         is, says = [wanted, said].map { |all| all.map { |one| told(one) }.join(", ") }
         error(place, "“#{name}” is for #{trait} #{is}, and its name says #{says}: one is wrong.")

@@ -165,7 +165,7 @@ module Gimlet::Core
         end
       end
 
-      def rated?(trait) = @traits[trait]&.kind == "rated"
+      def rated?(trait) = @traits[trait]&.kind_id == "rated"
     end
   end
 end

@@ -41,14 +41,14 @@ module Gimlet::Core
       def trait(place, id, value)
         known = @known[id] or
           return [error("#{place}.#{id}", "is no known trait: define it under trait_definitions.#{instead(id, @known.keys - OURS)}")]
-        return [error("#{place}.#{id}", "is found out by itself: leave it out.")] if OURS.include?(id) || known.slot || known.way.free?
+        return [error("#{place}.#{id}", "is found out by itself: leave it out.")] if OURS.include?(id) || known.slot || known.kind.free?
 
         sort(place, known, value) + size(place, known, value) + misspelt(place, known, value)
       end
 
       # A word that is nearly one of the trait's own would be found by nobody.
       def misspelt(place, known, value)
-        words = known.kind == "chosen" ? known.values.to_h.keys : []
+        words = known.kind_id == "chosen" ? known.values.to_h.keys : []
         return [] if words.empty? || words.include?(value) || !value.is_a?(String)
 
         near = Nearest.one(value, words)
@@ -56,10 +56,10 @@ module Gimlet::Core
       end
 
       def sort(place, known, value)
-        return [] if known.way.keeps?(value)
+        return [] if known.kind.keeps?(value)
 
         unit = known.unit && ", in #{known.unit}"
-        [error("#{place}.#{known.id}", "“#{value}” is not #{known.way.number? ? "a number#{unit}" : 'one of its words, in quotation marks'}.")]
+        [error("#{place}.#{known.id}", "“#{value}” is not #{known.kind.number? ? "a number#{unit}" : 'one of its words, in quotation marks'}.")]
       end
 
       def size(place, known, value)

@@ -2,7 +2,7 @@
 
 require_relative "../plain"
 require_relative "remark"
-require_relative "sizes"
+require_relative "part_sizes"
 
 module Gimlet::Core
   class Doctor
@@ -45,7 +45,7 @@ module Gimlet::Core
       end
 
       def unlike(part, other, apart)
-        keys = Sizes::SIZES.select { |key| part.spec[key] && other.spec[key] && key != "height_mm" && key != "length_mm" }
+        keys = PartSizes::SIZES.select { |key| part.spec[key] && other.spec[key] && key != "height_mm" && key != "length_mm" }
         wrong = keys.select { |key| (part.spec[key] - other.spec[key]).abs > (part.spec[key] * apart) + (apart == SAME ? 0 : 0.5) }
         wrong if wrong.any?
       end

@@ -44,11 +44,11 @@ module Gimlet::Core
       def go_on(paths, place, open)
         return if open.empty?
 
-        passes = passes(place)
+        skips = skips(place)
         closes = @lattice.separator?(place)
         candidates = closes ? [] : proposed(place)
         open.each do |path|
-          passes.each { |ending, cost, strange, content| paths[ending] << path.passing(cost, strange, content, closes) }
+          skips.each { |ending, cost, strange, content| paths[ending] << path.passing(cost, strange, content, closes) }
           candidates.each { |candidate, left, key| take(paths, path, candidate, left, key) }
         end
       end
@@ -67,14 +67,14 @@ module Gimlet::Core
       end
 
       # Words inside that are not explained cost what they cost outside.
-      def left(candidate) = (candidate.left || []).sum { |place| passes(place).last[1] }
+      def left(candidate) = (candidate.left || []).sum { |place| skips(place).last[1] }
 
       # @return [Array<Array(Integer, Float, Integer, Integer)>] where passing over a word or phrase here ends, what it costs, and whether it is
       #   unknown
       #   and content
-      def passes(place)
-        @passes ||= []
-        @passes[place] ||= phrases_passed(place) << [place + 1, *weight(place)]
+      def skips(place)
+        @skips ||= []
+        @skips[place] ||= phrases_passed(place) << [place + 1, *weight(place)]
       end
 
       def phrases_passed(place)

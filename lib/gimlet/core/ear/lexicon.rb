@@ -31,7 +31,7 @@ module Gimlet::Core
       # @yieldreturn [Array] its values, nil where a pump has none
       # @return [Hash{String=>Array}] trait id => values
       def self.on_file(vocabulary)
-        worded = vocabulary.traits.values.select { |trait| trait.way.worded? }.map(&:id)
+        worded = vocabulary.traits.values.select { |trait| trait.kind.worded? }.map(&:id)
         worded.to_h { |id| [id, yield(id).compact.flatten.uniq] }
       end
 
@@ -67,7 +67,7 @@ module Gimlet::Core
           trait.alone.each { |phrase| add(phrase, alone: [trait.id]) }
           trait.values.each { |value, names| [value, *names].each { |name| value(name, trait, value) } }
           # Makers and series are names.
-          next unless trait.way.worded? && !%w[maker series].include?(trait.id)
+          next unless trait.kind.worded? && !%w[maker series].include?(trait.id)
 
           (on_file[trait.id] || []).each do |value|
             value(value, trait, value)
@@ -77,7 +77,7 @@ module Gimlet::Core
       end
 
       def value(phrase, trait, value)
-        return if trait.way.heard_as_figure?(phrase)
+        return if trait.kind.heard_as_figure?(phrase)
 
         add(phrase, values: { trait.id => value })
       end

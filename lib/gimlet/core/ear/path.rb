@@ -10,9 +10,9 @@ module Gimlet::Core
     class Path
       # What is carried along of a clause (see Candidate) and of the line: unknown words and content passed over, and candidates of each kind.
       Clause = Struct.new(:weak, :lonely, :strange, :content, :bare, :wrong)
-      Line = Struct.new(:strange, :lonely, :strong, :unframed)
+      Standing = Struct.new(:strange, :lonely, :strong, :unframed)
       CLAUSE = Clause.new(0.0, 0, 0, 0, 0, 0).freeze
-      LINE = Line.new(0, 0, 0, 0).freeze
+      LINE = Standing.new(0, 0, 0, 0).freeze
 
       # @return [Candidate, nil] nil where a word was passed over, or at the start
       attr_reader :candidate
@@ -125,7 +125,7 @@ module Gimlet::Core
       def with_line(candidate, lonely)
         return line unless candidate.strong || candidate.unframed || lonely.positive?
 
-        Line.new(line.strange, line.lonely + lonely, line.strong + (candidate.strong ? 1 : 0), line.unframed + (candidate.unframed ? 1 : 0))
+        Standing.new(line.strange, line.lonely + lonely, line.strong + (candidate.strong ? 1 : 0), line.unframed + (candidate.unframed ? 1 : 0))
       end
     end
   end

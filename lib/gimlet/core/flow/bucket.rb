@@ -35,7 +35,7 @@ module Gimlet::Core
       FARTHEST = [1e-9, 1e-12].freeze
       # `share` of what should be, `sum` written out, `sign` of the diagnosis that it speaks to, with how likely the figure is where the sign
       # is there and where it is not.
-      Told = Value.of(:name, :share, :sum, :sign, :there, :gone) do
+      Finding = Value.of(:name, :share, :sum, :sign, :there, :gone) do
         # @return [Boolean] whether it is rather as where something is wrong
         def amiss? = !sign.nil? && there > gone
       end
@@ -46,7 +46,7 @@ module Gimlet::Core
       end
 
       # @param bucket [Bucket]
-      # @return [Array<Told>]
+      # @return [Array<Finding>]
       # @raise [InputError]
       def call(bucket)
         { "litres" => bucket.litres, "seconds" => bucket.seconds }.each do |name, value|
@@ -72,7 +72,7 @@ module Gimlet::Core
         share = bucket.flow / bucket.displaced
         swept = "#{flow(bucket.displaced)} that the plungers sweep"
         slips = ", so #{percent(1 - share)} slips back" if share <= 1
-        Told.new(name: "volumetric efficiency", share: share, sum: "#{caught(bucket)}: #{percent(share)} of the #{swept}#{slips}")
+        Finding.new(name: "volumetric efficiency", share: share, sum: "#{caught(bucket)}: #{percent(share)} of the #{swept}#{slips}")
       end
 
       def nozzle(bucket)
@@ -117,8 +117,8 @@ module Gimlet::Core
       def sum_of(name, share, sum, wrong, off: OFF)
         sign, range = wrong
         at = range.end < 1 ? [share, 1].min : [share, 1].max
-        Told.new(name: name, share: share, sum: sum, sign: sign, there: [smoothed(at, range, off), FARTHEST.first].max,
-                 gone: [bell(at - 1, off), FARTHEST.last].max)
+        Finding.new(name: name, share: share, sum: sum, sign: sign, there: [smoothed(at, range, off), FARTHEST.first].max,
+                    gone: [bell(at - 1, off), FARTHEST.last].max)
       end
 
       # Even within the range, and off by the measuring at its ends.

@@ -13,7 +13,7 @@ module Gimlet::Core
       # `afterwards` is what comes when everything is tight. `cautions` are rows of text, picture and title, due before all its lines or one.
       Section = Value.of(:key, :title, :lines, :afterwards, :cautions)
       # `stacks` and `fasteners` are ids of what is drawn and tightened at a step.
-      Line = Value.of(:strong, :text, :boxes, :stacks, :fasteners, :cautions)
+      CardLine = Value.of(:strong, :text, :boxes, :stacks, :fasteners, :cautions)
       # `id` stays what it is, as the record does; `label` says what the box is for where a line has several.
       Box = Value.of(:id, :label)
 
@@ -50,8 +50,8 @@ module Gimlet::Core
       def section(key, title, lines, due)
         numbered = lines.map.with_index(1) do |(strong, text, labels, stacks, fasteners), at|
           boxes = labels.map.with_index(1) { |label, box| Box.new(id: "#{key} #{at}.#{box}", label: label) }
-          Line.new(strong: strong, text: text, stacks: stacks || [], fasteners: fasteners || [], boxes: boxes,
-                   cautions: cautions(due.delete([key, strong])))
+          CardLine.new(strong: strong, text: text, stacks: stacks || [], fasteners: fasteners || [], boxes: boxes,
+                       cautions: cautions(due.delete([key, strong])))
         end
         Section.new(key: key, title: title, afterwards: key == "finish", lines: numbered, cautions: cautions(due[[key, nil]]))
       end

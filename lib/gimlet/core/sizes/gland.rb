@@ -4,7 +4,7 @@ require_relative "../verdicts"
 require_relative "../plain"
 require_relative "../input_error"
 require_relative "../value"
-require_relative "sum"
+require_relative "shown_calculation"
 
 module Gimlet::Core
   module Sizes
@@ -83,7 +83,7 @@ module Gimlet::Core
 
       def sum(name, percent, text, limits)
         verdict = %w[right for_a_while].zip(%w[fits temporary]).find { |key, _| inside?(percent, limits[key]) }&.last || "no"
-        Sum.new(name: name, percent: percent, sum: "#{text} = #{Sizes.percent(percent)}", limits: limits["right"].map do |one|
+        ShownCalculation.new(name: name, percent: percent, sum: "#{text} = #{Sizes.percent(percent)}", limits: limits["right"].map do |one|
           one.round(1)
         end, unit: "%", verdict: verdict)
       end

@@ -3,7 +3,7 @@
 require_relative "../verdicts"
 require_relative "../input_error"
 require_relative "../value"
-require_relative "sum"
+require_relative "shown_calculation"
 
 module Gimlet::Core
   module Sizes
@@ -23,7 +23,7 @@ module Gimlet::Core
       # @param sizes [Hash{String=>Numeric}] of SIZES, as measured
       # @param spec [Hash] a part's
       # @param resolution_mm [Float]
-      # @return [Array(String, Array<Sum>)] verdict and sums
+      # @return [Array(String, Array<ShownCalculation>)] verdict and sums
       def compare(sizes, spec, resolution_mm, old)
         sums = sizes.map { |name, told| sum(name, told, spec.fetch(name), resolution_mm, old) }
         [Verdicts.worst(sums.map(&:verdict)), sums]
@@ -41,8 +41,8 @@ module Gimlet::Core
       def sum(name, told, size, resolution_mm, old)
         slack = resolution_mm + OWN + (old ? WORN[name] * size : 0)
         off = told - size
-        Sum.new(name: NAMES[name], percent: off / size * 100, sum: "#{Sizes.mm(told)} − #{Sizes.mm(size)} = #{Sizes.mm(off)} mm",
-                limits: [-slack, slack], unit: "mm", verdict: verdict(name, off, size, slack))
+        ShownCalculation.new(name: NAMES[name], percent: off / size * 100, sum: "#{Sizes.mm(told)} − #{Sizes.mm(size)} = #{Sizes.mm(off)} mm",
+                             limits: [-slack, slack], unit: "mm", verdict: verdict(name, off, size, slack))
       end
 
       def verdict(name, off, size, slack)

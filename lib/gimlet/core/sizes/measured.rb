@@ -3,7 +3,7 @@
 require_relative "../0_quantities/measuring_tools"
 require_relative "../input_error"
 require_relative "../value"
-require_relative "sum"
+require_relative "shown_calculation"
 
 module Gimlet::Core
   module Sizes

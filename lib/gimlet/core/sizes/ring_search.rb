@@ -4,7 +4,7 @@ require_relative "../verdicts"
 require_relative "../value"
 require_relative "gland"
 require_relative "measured"
-require_relative "sum"
+require_relative "shown_calculation"
 
 module Gimlet::Core
   module Sizes
@@ -97,7 +97,7 @@ module Gimlet::Core
 
       # What a used ring was, or one held against a rule, is only likely: it is called exact where hardly anything else comes near, and a
       # new one where the tool may well have said its very size.
-      # @return [Array(String, Array<Sum>)]
+      # @return [Array(String, Array<ShownCalculation>)]
       def compare(ring, measured, share)
         sums = [stretch(ring, measured), thickness(ring, measured)]
         return [Verdicts.worst(["fits", *sums.map(&:verdict)]), sums] unless very_near?(ring, measured)
@@ -120,16 +120,16 @@ module Gimlet::Core
         percent = (measured.inner_mm - ring.inner_mm) / ring.inner_mm * 100
         verdict = %w[fits temporary].find { |one| percent.round(1).between?(-LARGER[one], SMALLER[one]) } || "no"
         own, old = Sizes.mm(ring.inner_mm), Sizes.mm(measured.inner_mm)
-        Sum.new(name: "stretch in the old one's place", percent: percent, limits: [-LARGER["fits"], SMALLER["fits"]], unit: "%", verdict: verdict,
-                sum: "(#{old} − #{own}) / #{own} = #{Sizes.percent(percent)}")
+        ShownCalculation.new(name: "stretch in the old one's place", percent: percent, limits: [-LARGER["fits"], SMALLER["fits"]],
+                             unit: "%", verdict: verdict, sum: "(#{old} − #{own}) / #{own} = #{Sizes.percent(percent)}")
       end
 
       def thickness(ring, measured)
         percent = (ring.section_mm - measured.section_mm) / measured.section_mm * 100
         verdict = %w[fits temporary].find { |one| percent.abs.round(1) <= SECTION[one] } || "no"
         own, old = Sizes.mm(ring.section_mm), Sizes.mm(measured.section_mm)
-        Sum.new(name: "section against the old one's", percent: percent, limits: [-SECTION["fits"], SECTION["fits"]], unit: "%", verdict: verdict,
-                sum: "(#{own} − #{old}) / #{old} = #{Sizes.percent(percent)}")
+        ShownCalculation.new(name: "section against the old one's", percent: percent, limits: [-SECTION["fits"], SECTION["fits"]],
+                             unit: "%", verdict: verdict, sum: "(#{own} − #{old}) / #{old} = #{Sizes.percent(percent)}")
       end
     end
   end

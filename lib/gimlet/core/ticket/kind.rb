@@ -32,7 +32,7 @@ module Gimlet::Core
         # @raise [InputError] nothing is kept
         def check(body, _known) = body
 
-        # @param ticket [Folded] before it
+        # @param ticket [TicketState] before it
         # @raise [InputError] unless such an entry may follow
         def follow(_body, ticket)
           case ticket.state

@@ -43,7 +43,7 @@ module Gimlet::Core
         no_pump: Refusal.new(field: "pump", code: "no_pump", text: "No order leads yet: find the pump, or take one by hand.")
       }.freeze
 
-      # @param ticket [Folded]
+      # @param ticket [TicketState]
       # @param identified [Identification::Identified]
       # @param workup [Plan::Workup, nil] nil while there is no order to look at
       # @param leads [Boolean] whether that is the order that what was seen leads to

@@ -11,16 +11,16 @@ module Gimlet::Core
     Item = Value.of(:of, :item, :readings, :areas, :except, :complaint, :wish, :pumps, :unit, :measure, :seen, :customer, :instead, :from, :to,
                     :sign, :absent, :struck)
     # One line of the call as it went. `choices` are those still open: { choice:, words:, options: }.
-    Line = Value.of(:number, :kind, :at, :who, :words, :items, :choices, :unheard, :struck, :body)
+    TicketLine = Value.of(:number, :kind, :at, :who, :words, :items, :choices, :unheard, :struck, :body)
 
     # What the kinds of entry make of a ticket, each its own fields (kinds/).
-    FOLDED = Kinds::ALL.each_value.flat_map { |kind| kind.fold([], []).keys }.freeze
+    KIND_FIELDS = Kinds::ALL.each_value.flat_map { |kind| kind.fold([], []).keys }.freeze
 
     # A ticket as its entries leave it.
     #
-    #   ticket = Ticket::Folded.of(entries)
+    #   ticket = Ticket::TicketState.of(entries)
     #   ticket.readings # => the readings that count, in the order they were taken
-    Folded = Value.of(:lines, :last, :state, :order_id, :amends, *FOLDED) do
+    TicketState = Value.of(:lines, :last, :state, :order_id, :amends, *KIND_FIELDS) do
       def items = lines.flat_map(&:items)
       def live = items.reject(&:struck)
 
@@ -49,14 +49,14 @@ module Gimlet::Core
     end
 
     # Folding entries. Nothing is ever changed in place: striking out and bringing back are entries too.
-    class Folded
+    class TicketState
       # @param entries [Array<Entry>] in order of their numbers
-      # @return [Folded]
-      def self.of(entries) = Fold.new(entries).call
+      # @return [TicketState]
+      def self.of(entries) = Folding.new(entries).call
     end
 
     # The fold itself.
-    class Fold
+    class Folding
       OPEN = "open"
       NONE = [].freeze
 
@@ -70,7 +70,7 @@ module Gimlet::Core
         lines = @entries.map { |entry| line(entry) }
         live = lines.flat_map(&:items).reject(&:struck)
         made = Kinds::ALL.map { |id, kind| kind.fold(@by_kind.fetch(id, NONE), live) }.reduce({}, :merge)
-        Folded.new(lines: lines, last: @entries.last&.number || 0, **state, **made)
+        TicketState.new(lines: lines, last: @entries.last&.number || 0, **state, **made)
       end
 
       private
@@ -87,9 +87,9 @@ module Gimlet::Core
         items = Kinds.of(entry.kind).items(entry.body).each_with_index.map do |fields, at|
           Item.new(**fields, of: entry.number, item: at, struck: @struck.key?([entry.number, at]) || @struck.key?([entry.number, nil]))
         end
-        Line.new(number: entry.number, kind: entry.kind, at: entry.at, who: entry.who, words: entry.body["words"], items: items,
-                 choices: choices(entry), unheard: unheard(entry), body: entry.body,
-                 struck: @struck.key?([entry.number, nil]) || (items.any? && items.all?(&:struck)))
+        TicketLine.new(number: entry.number, kind: entry.kind, at: entry.at, who: entry.who, words: entry.body["words"], items: items,
+                       choices: choices(entry), unheard: unheard(entry), body: entry.body,
+                       struck: @struck.key?([entry.number, nil]) || (items.any? && items.all?(&:struck)))
       end
 
       # Those that nobody has settled yet.
@@ -113,6 +113,6 @@ module Gimlet::Core
         left.reject { |row| taken.include?(row["words"]) }
       end
     end
-    private_constant :Fold
+    private_constant :Folding
   end
 end

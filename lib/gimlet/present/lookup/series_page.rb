@@ -29,7 +29,7 @@ module Gimlet
             exploded: exploded(page.variant), health: health }
         end
 
-        # @param health [Core::Lookup::Health]
+        # @param health [Core::Lookup::SeriesHealth]
         # @return [Hash] of the OpenAPI schema Unsourced
         def self.unsourced(series, health)
           once = series.fasteners.select { |one| one.tightenings.any? { |how| how.torque && how.checked.map(&:who).uniq.size < 2 } }
@@ -37,7 +37,7 @@ module Gimlet
             torques_read_once: once.map(&:id) }
         end
 
-        # @param health [Core::Lookup::Health]
+        # @param health [Core::Lookup::SeriesHealth]
         # @param remarks [Array<Hash>]
         # @return [Hash] of the OpenAPI schema SeriesHealth
         def self.health(health, remarks)

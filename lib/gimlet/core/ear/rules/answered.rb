@@ -17,7 +17,7 @@ module Gimlet::Core
 
         def call(place)
           return NONE unless asked
-          return [serial_run(place), *refusals(place)].compact if asked.kind == "serial"
+          return [serial_run(place), *refusals(place)].compact if asked.kind_id == "serial"
 
           values(place) + beside(place) + refusals(place) + [as_typed(place)].compact
         end
@@ -49,7 +49,7 @@ module Gimlet::Core
         def counted?(piece)
           piece.figures? && piece.unit.nil? && says(piece.to, :nouns).any? do |noun|
             !noun.nouns.include?(asked.id) && noun.nouns.any? do |id|
-              trait(id).kind == "counted"
+              trait(id).kind_id == "counted"
             end
           end
         end
@@ -58,7 +58,7 @@ module Gimlet::Core
         def beside(place)
           pieces(place).reject(&:noun?).flat_map do |piece|
             piece.values.keys.reject { |id| id == asked.id }.select { |id| trait(id).called.intersect?(asked.called) }.map do |id|
-              told = trait(id).way.hear(trait(id), piece)
+              told = trait(id).kind.hear(trait(id), piece)
               candidate(place, piece.to, [reading(trait(id), told, place, piece.to)], cost: Costs::RULE + 0.5 + piece.slip, told: [piece],
                                                                                       weak: WEAK)
             end
@@ -69,10 +69,10 @@ module Gimlet::Core
         def of_something?(piece) = piece.figures? && norm(piece.to) == "of" && norm(piece.to + 1) != "them" && norm(piece.to + 1) != "em"
 
         def hear(piece)
-          return if piece.alien || (piece.sum && !asked.way.counts?(asked, piece.figure))
-          return if piece.figures? && piece.unit && !asked.way.with_unit?(asked) && !piece.key && asked.kind != "keyed"
+          return if piece.alien || (piece.sum && !asked.kind.counts?(asked, piece.figure))
+          return if piece.figures? && piece.unit && !asked.kind.with_unit?(asked) && !piece.key && asked.kind_id != "keyed"
 
-          asked.way.hear(asked, piece)
+          asked.kind.hear(asked, piece)
         end
 
         # "31 500", "below 31000"
@@ -96,7 +96,7 @@ module Gimlet::Core
         def nothing(small)
           return { value: "none" } if asked.values.key?("none")
 
-          (asked.way.none(asked) if small.says(:absent) || small.says(:not)) || { unknown: true }
+          (asked.kind.none(asked) if small.says(:absent) || small.says(:not)) || { unknown: true }
         end
 
         # A "no" or "none" that is all there is.
@@ -106,7 +106,7 @@ module Gimlet::Core
 
         # What was read from a plate, a bag or a badge is taken as it was typed.
         def as_typed(place)
-          return unless asked.way.free? && place == skip_comma(0)
+          return unless asked.kind.free? && place == skip_comma(0)
 
           ending = lattice.size
           ending -= 1 while ending > place && lattice.mark?(ending - 1) && !"?*".include?(tokens[ending - 1].text)

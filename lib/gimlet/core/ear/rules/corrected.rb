@@ -70,11 +70,11 @@ module Gimlet::Core
 
         def hear(trait, piece)
           return { value: piece.name.last } if piece.name && piece.name.first == trait.id
-          return { value: piece.text } if trait.way.free? && piece.text && !piece.figures? && !piece.name
-          return if piece.unit && !trait.way.with_unit?(trait) && !piece.key
+          return { value: piece.text } if trait.kind.free? && piece.text && !piece.figures? && !piece.name
+          return if piece.unit && !trait.kind.with_unit?(trait) && !piece.key
           return if trait.unit && piece.unit && Units::KIND_OF[piece.unit] != Units::KIND_OF[trait.unit]
 
-          trait.way.hear(trait, piece)
+          trait.kind.hear(trait, piece)
         end
 
         def other_work(one, piece, place)

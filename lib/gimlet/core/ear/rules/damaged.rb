@@ -63,7 +63,7 @@ module Gimlet::Core
           of = says(some.to, :some).first or return NONE
           count = whole(of.to) or return NONE
           things(count.to).flat_map do |noun|
-            counted = noun.nouns.map { |id| trait(id) }.find { |one| one.way.counts?(one, count.figure) } or next NONE
+            counted = noun.nouns.map { |id| trait(id) }.find { |one| one.kind.counts?(one, count.figure) } or next NONE
             worst(skip(noun.to)).map do |piece|
               made(place, piece.to, [reading(counted, { value: count.figure.to_i }, count.from, noun.to)])
             end

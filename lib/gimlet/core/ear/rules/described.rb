@@ -123,7 +123,7 @@ module Gimlet::Core
           return if nouns.empty? || said.empty? || denied
 
           told = assigned(nouns, said) or return
-          return if norm(place) == "each" && told.any? { |one, trait, _| one.piece.whole? && trait.way.counts?(trait, one.piece.figure) }
+          return if norm(place) == "each" && told.any? { |one, trait, _| one.piece.whole? && trait.kind.counts?(trait, one.piece.figure) }
 
           cost += said.count { |one| one.behind && bare?(one.piece) } * Costs::BEHIND
           items = told.map { |one, trait, value| reading(trait, value, *ends(one, nouns, trait), denied: one.denied && true) }
@@ -143,7 +143,7 @@ module Gimlet::Core
 
             trait = trait_of(one, nouns, given) or return nil
             given[trait.id] = one.denied ? :denied : true
-            all << [one, trait, trait.way.hear(trait, one.piece)]
+            all << [one, trait, trait.kind.hear(trait, one.piece)]
           end
         end
 
@@ -154,7 +154,7 @@ module Gimlet::Core
         def added?(said, all, nouns)
           return false unless said.piece.whole? && placed?(said.piece.to)
 
-          before = all.reverse.find { |_, trait, told| trait.way.counts?(trait, said.piece.figure) && told[:value].is_a?(Integer) }
+          before = all.reverse.find { |_, trait, told| trait.kind.counts?(trait, said.piece.figure) && told[:value].is_a?(Integer) }
           return false unless before && nouns.any? { |noun| noun.to <= said.piece.from } && placed?(nouns.first.to)
 
           # Where they are is told by the counts.
@@ -180,30 +180,30 @@ module Gimlet::Core
 
         def fits?(trait, said, nouns)
           piece = said.piece
-          told = trait.way.hear(trait, piece)
+          told = trait.kind.hear(trait, piece)
           return false if told.nil? || unfit?(trait, said, told, nouns)
-          return trait.way.with_unit?(trait) if piece.unit
+          return trait.kind.with_unit?(trait) if piece.unit
           return true if piece.key || piece.thread || (told[:value].is_a?(String) && piece.values.any?)
           return piece.values.any? unless piece.figures?
 
-          trait.way.bare?(trait, piece, behind: said.behind, taking: -> { said.taking }, counted: -> { counted?(piece, nouns) })
+          trait.kind.bare?(trait, piece, behind: said.behind, taking: -> { said.taking }, counted: -> { counted?(piece, nouns) })
         end
 
         # No range is denied, a sum is a count, "caps none" counts them.
         def unfit?(trait, said, told, nouns)
           piece = said.piece
-          (said.denied && told[:range]) || (piece.sum && !trait.way.counts?(trait, piece.figure)) ||
+          (said.denied && told[:range]) || (piece.sum && !trait.kind.counts?(trait, piece.figure)) ||
             (piece.says(:not) && traits_of(nouns).any?(&:optional)) || (bare?(piece) && another?(trait, said, nouns))
         end
 
         # "head takes 12 bolts" is no key, "caps are 24" no count.
         def another?(trait, said, nouns)
-          return says(said.piece.to, :nouns).any? if trait.kind == "keyed"
+          return says(said.piece.to, :nouns).any? if trait.kind_id == "keyed"
 
-          trait.kind == "counted" && said.behind && said.piece.upper > Readings::Kinds::Keyed::LARGEST_COUNT && traits_of(nouns).any?(&:across)
+          trait.kind_id == "counted" && said.behind && said.piece.upper > Readings::Kinds::Keyed::LARGEST_COUNT && traits_of(nouns).any?(&:across)
         end
 
-        def counted?(piece, nouns) = traits_of(nouns).any? { |one| one.way.counts?(one, piece.upper) }
+        def counted?(piece, nouns) = traits_of(nouns).any? { |one| one.kind.counts?(one, piece.upper) }
       end
     end
   end

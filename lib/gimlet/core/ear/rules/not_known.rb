@@ -32,7 +32,7 @@ module Gimlet::Core
         def nothing(noun)
           traits = noun.nouns.map { |id| trait(id) }
           if (none = traits.find { |trait| trait.values.key?("none") }) then { trait: none.id, value: "none" }
-          elsif (named = traits.find { |trait| trait.way.not_to_be_read?(trait) }) then { trait: named.id, unknown: true }
+          elsif (named = traits.find { |trait| trait.kind.not_to_be_read?(trait) }) then { trait: named.id, unknown: true }
           elsif (count = traits.find(&:optional)) then { trait: count.id, value: 0 }
           end
         end

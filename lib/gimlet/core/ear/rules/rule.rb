@@ -75,7 +75,7 @@ module Gimlet::Core
 
         # @return [Hash] an item with one reading
         def reading(trait, told, from, to, denied: nil)
-          fields = { trait: trait.id, **told, hedged: hedged(from), tool: (tool(from) if trait.way.with_tool?), denied: denied,
+          fields = { trait: trait.id, **told, hedged: hedged(from), tool: (tool(from) if trait.kind.with_tool?), denied: denied,
                      observer: ("old_invoice" if trait.id == "part_number" && lattice.said(:papers, from).any?), heard: lattice.words(from, to) }
           { readings: [fields.compact], from: from, to: to }
         end

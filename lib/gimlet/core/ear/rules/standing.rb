@@ -37,12 +37,12 @@ module Gimlet::Core
 
         def keyed_trait(last)
           topic = last && trait(last)
-          keyed = vocabulary.traits.each_value.select { |one| one.kind == "keyed" }
+          keyed = vocabulary.traits.each_value.select { |one| one.kind_id == "keyed" }
           (topic && keyed.find { |one| one.called.intersect?(topic.called) }) || trait("head_bolt_drive")
         end
 
         def threaded(piece)
-          first = vocabulary.traits.each_value.find { |one| one.way.alone?(piece) }
+          first = vocabulary.traits.each_value.find { |one| one.kind.alone?(piece) }
           first && said(piece, first, cost: Costs::RULE + 1.2, weak: Costs::WEAK, strong: true)
         end
 
@@ -69,7 +69,7 @@ module Gimlet::Core
         end
 
         def said(piece, trait, cost: Costs::RULE, **more)
-          told = trait.way.hear(trait, piece) or return
+          told = trait.kind.hear(trait, piece) or return
           candidate(piece.from, piece.to, [reading(trait, told, piece.from, piece.to)], cost: cost + piece.slip, told: [piece], **more)
         end
 
@@ -85,7 +85,7 @@ module Gimlet::Core
         def contrast(piece, other)
           ids = piece.values.keys & other.values.keys
           id = (ids & [asked&.id]).first || (ids & OUTSIDE).first || (ids.first if ids.size == 1) or return
-          said, denied = [piece, other].map { |one| trait(id).way.hear(trait(id), one) }
+          said, denied = [piece, other].map { |one| trait(id).kind.hear(trait(id), one) }
           return if said == denied
 
           items = [reading(trait(id), said, piece.from, piece.to), reading(trait(id), denied, other.from, other.to, denied: true)]
@@ -97,7 +97,7 @@ module Gimlet::Core
           says(place, :not).flat_map do |no|
             behind(no).flat_map { |at| pieces(at) }.select { |piece| piece.values.any? }.filter_map do |piece|
               id = ((piece.values.keys & [asked&.id]) + piece.alone + (piece.values.keys & OUTSIDE)).first or next
-              told = trait(id).way.hear(trait(id), piece) or next
+              told = trait(id).kind.hear(trait(id), piece) or next
               item = reading(trait(id), told, place, piece.to, denied: true)
               candidate(place, piece.to, [item], told: [piece], cost: Costs::RULE + piece.slip, weak: Costs::WEAK, strong: true)
             end

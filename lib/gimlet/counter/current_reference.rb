@@ -13,14 +13,14 @@ module Gimlet
     # answer from an old catalogue is a wrong answer. What only the shop's words or its own tickets changed is built beside the one in use and takes
     # its place when it is ready; who asks in the meantime waits a little, then is answered from the old one.
     #
-    #   references = References.new(database)
+    #   references = CurrentReference.new(database)
     #   references.current.snapshot.version                # of the catalogue on file
     #   references.current(newest: true).snapshot.version  # with the newest words and what was learned last, however long it takes
-    class References
+    class CurrentReference
       # Seconds that a step at the counter waits for a new catalogue.
       GRACE = 0.3
       AT_THE_COUNTER = 3
-      # References that several apps of one process share, by version.
+      # CurrentReference that several apps of one process share, by version.
       SHARED = {} # rubocop:disable Style/MutableConstant
       MOST_SHARED = 3
       SHARING = Mutex.new

@@ -6,7 +6,7 @@ module Gimlet::Core
   module Identification
     # Hypotheses that are not ruled out, with their probabilities, as two arrays side by side: at the beginning of a call these are all
     # pumps of the catalogue.
-    class Alive
+    class Remaining
       # Below this share of the likeliest a hypothesis is as good as ruled out.
       RULED_OUT = 1e-6
 
@@ -38,12 +38,12 @@ module Gimlet::Core
       def size = places.size
       def most = @most ||= values.max
 
-      # @return [Alive] those with at least this probability
+      # @return [Remaining] those with at least this probability
       def at_least(least)
         return self if values.min >= least
 
         kept = values.each_index.select { |nth| values[nth] >= least }
-        Alive.new(places.values_at(*kept), values.values_at(*kept))
+        Remaining.new(places.values_at(*kept), values.values_at(*kept))
       end
 
       # @return [Array<Array(Integer, Float)>] place and probability of the likeliest, these first

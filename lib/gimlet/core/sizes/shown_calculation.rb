@@ -8,7 +8,7 @@ module Gimlet::Core
   # Rings and seals by their sizes, against published tables and limits.
   module Sizes
     # One sum behind a verdict: what was worked out, the figures it comes from, the limits (of `unit`) that are right, and what follows.
-    Sum = Value.of(:name, :percent, :sum, :limits, :unit, :verdict) do
+    ShownCalculation = Value.of(:name, :percent, :sum, :limits, :unit, :verdict) do
       def limit = "#{limits.map { |limit| Sizes.mm(limit) }.join(' to ')} #{unit}"
     end
 

@@ -9,8 +9,8 @@ module Gimlet::Core
     # What a specialist has before the eyes when an order is saved, as sentences: it is sent back with the order, and compared. A catalogue,
     # price or shelf that changed in between shows as sentences that differ.
     #
-    #   Seen.changes(["2 × PW-1 seal, 4.00"], ["2 × PW-1 seal, 4.50"]) # => [{ was: "2 × PW-1 seal, 4.00", is: "2 × PW-1 seal, 4.50" }]
-    module Seen
+    #   AgreedOnScreen.changes(["2 × PW-1 seal, 4.00"], ["2 × PW-1 seal, 4.50"]) # => [{ was: "2 × PW-1 seal, 4.00", is: "2 × PW-1 seal, 4.50" }]
+    module AgreedOnScreen
       # What is told as one, by its digest.
       REST = %i[steps keep count_out cautions refit consumables].freeze
 

@@ -7,8 +7,8 @@ module Gimlet::Core
   module Lookup
     # How far a series can be trusted: entries with a source, those that two people have read, and what looks wrong.
     #
-    #   Health.of(series, findings).figure # => 74
-    Health = Value.of(:entries, :sourced, :read_twice, :to_read_twice, :findings, :unsourced) do
+    #   SeriesHealth.of(series, findings).figure # => 74
+    SeriesHealth = Value.of(:entries, :sourced, :read_twice, :to_read_twice, :findings, :unsourced) do
       # @return [Integer] 0 to 100: half for sources, half for what was read twice; each finding takes off two
       def figure
         ((50 * share(sourced, entries)) + (50 * share(read_twice, to_read_twice)) - (2 * findings)).round.clamp(0, 100)
@@ -20,12 +20,12 @@ module Gimlet::Core
     end
 
     # Counting it.
-    class Health
+    class SeriesHealth
       LISTS = { "models" => :designation, "parts" => :number, "kits" => :number, "stacks" => :id }.freeze
 
       # @param series [Catalogue::Series]
       # @param findings [Array<Doctor::Remark>]
-      # @return [Health] `unsourced` are places without a source: ["kits.PW-K41", ...]
+      # @return [SeriesHealth] `unsourced` are places without a source: ["kits.PW-K41", ...]
       def self.of(series, findings)
         places = LISTS.flat_map { |list, key| series.public_send(list).map { |one| [list, one.public_send(key)] } }
         torques = series.fasteners.flat_map { |fastener| fastener.tightenings.select(&:torque).map { |one| [fastener, one] } }

@@ -6,7 +6,7 @@ require_relative "remark"
 module Gimlet::Core
   class Doctor
     # A part against itself: sizes that such a piece can have, and the figures and the material that its name tells.
-    class Sizes
+    class PartSizes
       include Saying
 
       # Sections of O-rings in mm that are made: ISO 3601-1 has 1.78 to 6.99, metric rows 0.5 to 12. Common practice, no source.
