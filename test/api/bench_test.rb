@@ -15,7 +15,7 @@ class BenchApiTest < Minitest::Test
   end
 
   def note(kind, key: nil, **body) = send_json("POST", PATH, { kind: kind, key: key || "k#{@count = (@count || 0) + 1}", **body })
-  def first_box(bench) = bench["sections"].find { |section| section["title"] == "Take apart" }["lines"][0]["boxes"][0]
+  def first_box(bench) = bench["moments"].find { |moment| moment["title"] == "Take apart" }["lines"][0]["boxes"][0]
   def head(bench = json) = bench["tightening"].find { |row| row["id"] == "head_bolts" }
   # The two that draw the head in are turned first.
   FIRST = 2
@@ -158,7 +158,7 @@ class BenchApiTest < Minitest::Test
     get PATH
     assert_equal([1, 2], json["pumps"].map { |one| one["pump"] })
     box = first_box(json)["id"]
-    laid = json["sections"].first["lines"][0]["boxes"][0]["id"]
+    laid = json["moments"].first["lines"][0]["boxes"][0]["id"]
     note("ticked", item: box, done: true, pump: 2)
     assert first_box(json)["done"]
     assert_equal 2, json["at_pump"]
@@ -169,7 +169,7 @@ class BenchApiTest < Minitest::Test
     get "#{PATH}?pump=2"
     assert first_box(json)["done"]
     assert head["turns"][FIRST]["told"]
-    assert json["sections"].first["lines"][0]["boxes"][0]["done"], "parts are laid out for both"
+    assert json["moments"].first["lines"][0]["boxes"][0]["done"], "parts are laid out for both"
     note("ticked", item: box, done: true, pump: 3)
     assert_problem(422, "unknown_pump", field: "pump")
   end
@@ -197,10 +197,11 @@ class BenchApiTest < Minitest::Test
   def test_steps_name_what_is_built_up_and_tightened_in_them
     place
     get PATH
-    lines = json["sections"].to_h { |section| [section["key"], section["lines"]] }
-    assert_equal(["packing"], lines["renew"].flat_map { |line| line["stacks"] })
-    assert_equal json["tightening"].map { |one| one["id"] }.sort, lines["close"].flat_map { |line| line["fasteners"] }.sort
-    due = json["sections"].to_h { |section| [section["key"], section["cautions"].map { |one| one["picture"] }] }
-    assert_equal([%w[pressure jet eyes], %w[manual], %w[jet]], due.values_at("open", "part", "finish").map { |all| all.first(3) })
+    titled = json["moments"].group_by { |moment| moment["title"] }
+    assert_equal(["packing"], titled["Renew"].flat_map { |moment| moment["stacks"] })
+    assert_equal json["tightening"].map { |one| one["id"] }.sort, titled["Close"].flat_map { |moment| moment["fasteners"] }.sort
+    due = titled.transform_values { |moments| moments.first["due"].map { |one| one["picture"] } }
+    assert_equal([%w[pressure jet eyes], %w[manual], %w[jet]],
+                 due.values_at("Take apart", "On the bench: parts", "Start again").map { |all| all.first(3) })
   end
 end

@@ -78,7 +78,7 @@ class StopsTest < Minitest::Test
 
   def test_nothing_is_done_at_the_bench_before_it_is_seen_to
     order = ordered
-    box = get("/api/orders/#{order['id']}/bench").then { json["sections"].first["lines"].first["boxes"].first["id"] }
+    box = get("/api/orders/#{order['id']}/bench").then { json["moments"].first["lines"].first["boxes"].first["id"] }
     tick = -> { send_json("POST", "/api/orders/#{order['id']}/bench", entry("ticked", item: box, done: true)) }
     tick.call
     assert_problem(422, "stop_stands", field: "stop")
@@ -91,7 +91,7 @@ class StopsTest < Minitest::Test
   # A tick that was done, and whose answer was lost, is done: a danger that was told of since refuses the next one only.
   def test_a_tick_of_before_is_answered_again
     order = save(agreed)
-    box = get("/api/orders/#{order['id']}/bench").then { json["sections"].first["lines"].first["boxes"].first["id"] }
+    box = get("/api/orders/#{order['id']}/bench").then { json["moments"].first["lines"].first["boxes"].first["id"] }
     tick = entry("ticked", item: box, done: true)
     sent = ->(one) { send_json("POST", "/api/orders/#{order['id']}/bench", one) && last_response.status }
     assert_equal 200, sent.call(tick)

@@ -12,7 +12,7 @@ class AssemblyTest < Minitest::Test
     text = document(series_id)
     yield text
     series = Gimlet::Core::Catalogue::Build.call(text)
-    found = Doctor::CurrentReference.new(series, nil).call
+    found = Doctor::References.new(series, nil).call
     found += compared(series) if found.none?(&:error?)
     found.map { |remark| "#{remark.place} #{remark.text}" }
   end

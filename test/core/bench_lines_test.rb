@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../support/core"
+require "gimlet/core/order/moments"
 
 # The card at the bench goes by the order of the work: what is built up and what is tightened stands beside the step that needs it, for every pump of
 # the demo and every area of it.
@@ -40,6 +41,36 @@ class BenchLinesTest < Minitest::Test
         assert_empty step.stacks, "#{pump.id} #{step.title}" unless step.phase == "renew"
       end
     end
+  end
+
+  RECORD = { "cautions" => [], "signs" => [], "parts" => { "lines" => [], "unfilled" => [], "surplus" => [] }, "held" => [], "tools" => [],
+             "consumables" => [], "count_out" => [{ "where" => "bore", "name" => "ring", "from" => ["left"] }], "keep" => [], "refit" => nil,
+             "stacks" => [{ "id" => "packing" }, { "id" => "valve" }],
+             "tightening" => [{ "fastener" => "head_bolts" }, { "fastener" => "caps" }], "steps" => [
+               { "phase" => "renew", "title" => "packings", "text" => ["In first."], "stacks" => ["packing"], "fasteners" => [] },
+               { "phase" => "renew", "title" => "packings again", "text" => ["In last."], "stacks" => ["packing"], "fasteners" => [] },
+               { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "fasteners" => ["head_bolts"] },
+               { "phase" => "finish", "title" => "start", "text" => ["Run it."], "stacks" => [], "fasteners" => [] }
+             ] }.freeze
+
+  def moments(record) = Gimlet::Core::Order::Moments.of(record).map { |one| [one.title, one.lines.size, one.stacks, one.fasteners, one.refit] }
+
+  # A drawing and a torque stand once, beside the line that first names them; what no line names stands where it is still in time.
+  def test_one_thing_to_do_after_the_other
+    assert_equal [["Renew", 1, %w[packing], [], false], ["Renew", 1, [], [], false], ["Which way round", 0, %w[valve], [], false],
+                  ["Before the manifold goes on", 0, [], [], true], ["Close", 1, [], %w[head_bolts], false], ["Tighten", 0, [], %w[caps], false],
+                  ["Start again", 1, [], [], false]], moments(RECORD.merge("refit" => { "text" => "level" }, "count_out" => []))
+    named = RECORD.merge("stacks" => RECORD["stacks"].take(1), "tightening" => RECORD["tightening"].take(1), "count_out" => [])
+    assert_equal %w[Renew Renew Close], moments(named).map(&:first).first(3)
+    assert_equal 4, moments(named).size, "nothing is left over"
+    unclosed = moments(named.merge("steps" => named["steps"].take(2))).map(&:first)
+    assert_equal %w[Renew Renew Tighten], unclosed
+    laid = moments(named.merge("keep" => [], "parts" => { "lines" => Array.new(2) { |at| line(at) }, "unfilled" => [], "surplus" => [] })).first
+    assert_equal ["On the bench: parts", 2], laid.first(2), "what is laid out is one thing"
+  end
+
+  def line(at)
+    { "number" => "N #{at}", "name" => "seal", "quantity" => 1, "pack" => 1, "covers" => {}, "reason" => nil, "promised" => 0 }
   end
 
   # The lines of a card carry both on, in the order of the record.

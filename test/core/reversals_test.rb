@@ -40,7 +40,7 @@ class ReversalsTest < Minitest::Test
 
   def noticed?(document)
     series = Gimlet::Core::Catalogue::Build.call(document)
-    return true if Doctor::CurrentReference.new(series, nil).call.any?(&:error?)
+    return true if Doctor::References.new(series, nil).call.any?(&:error?)
 
     known = Doctor::Known.new(sentences: Doctor::Sentences.of(series))
     CHECKS.any? { |check| check.new(series, known).call.any? }

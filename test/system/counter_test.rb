@@ -310,8 +310,8 @@ class CounterTest < SystemTest
     say_again_if_asked
     assert_text "Order 1 is saved"
     click_link "Orders"
-    assert_selector "[role=row]", text: "Slipway Boatyard"
-    find("[role=gridcell]", text: "SC325L").click
+    assert_selector "tr", text: "Slipway Boatyard"
+    find("td", text: "SC325L").click
     assert_text "The same order serves SC325L, SC325R"
     visit "/orders/77"
     assert_text "There is no order 77."

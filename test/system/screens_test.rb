@@ -130,9 +130,9 @@ class ScreensTest < SystemTest
     end
   end
 
-  # What is sent over the wire before the first line can be typed, fonts with it; the orders' grid only where it is used.
+  # What is sent over the wire before the first line can be typed, fonts with it.
   def test_the_first_view_is_small
-    { "/" => 250_000, "/orders" => 400_000 }.each do |path, most|
+    { "/" => 250_000, "/orders" => 255_000 }.each do |path, most|
       visit path
       assert_selector "main *"
       sent = page.evaluate_script(<<~JS)

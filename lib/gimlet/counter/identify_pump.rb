@@ -3,6 +3,7 @@
 require_relative "../core/1_catalogue/wet_end"
 require_relative "../core/2_readings/reading"
 require_relative "../core/9_identification/pumps/part_differences"
+require_relative "../core/9_identification/pumps/work_on_file"
 require_relative "../core/value"
 require_relative "reference"
 
@@ -33,10 +34,11 @@ module Gimlet
         readings = kept(request[:kept] || [], channel) + checked(request[:readings] || [], "readings", channel) +
                    checked(heard.readings, "text", channel)
         owned = owned_by(request[:customer_id])
-        scope = scope_of(request, heard)
+        agreed = agreed(request, heard)
+        scope = agreed.empty? ? @reference.snapshot.areas.keys : agreed
         found = @reference.identify(scope).call(readings, channel: channel, owned: owned, chosen: request[:chosen],
                                                           settled: request[:settled] || [])
-        Result.new(reference: @reference, readings: readings, heard: heard, owned: owned, identification: with_areas(found, request, heard),
+        Result.new(reference: @reference, readings: readings, heard: heard, owned: owned, identification: on_file(found, agreed),
                    part_differences: part_differences(found, scope))
       end
 
@@ -81,19 +83,12 @@ module Gimlet
         end)
       end
 
-      # Agreed work that the leading pump has nothing on file for is never enough to order.
-      def with_areas(found, request, heard)
-        asked = [request[:scope], heard.scope].find { |one| one && !one.empty? } || []
-        leader = @reference.variant(found.order_classes.first.members.first)
-        return found if (asked - leader.series.areas_of(leader).map(&:id)).empty?
-
-        found.with(enough: false, blockers: found.blockers + ["not_on_file"])
+      def on_file(found, agreed)
+        Core::Identification::WorkOnFile.held(found, agreed, @reference.variant(found.order_classes.first.members.first))
       end
 
-      # What was agreed, else what was asked for in the line, else everything.
-      def scope_of(request, heard)
-        [request[:scope], heard.scope].find { |one| one && !one.empty? } || @reference.snapshot.areas.keys
-      end
+      # What was agreed, else what was asked for in the line.
+      def agreed(request, heard) = [request[:scope], heard.scope].find { |one| one && !one.empty? } || []
     end
   end
 end

@@ -55,9 +55,7 @@ module Gimlet
       # A value that was looked up for one pump holds for another only where the same line of the same sheet is silent.
       def same_gap?(fastener, pump, variant)
         other = @reference.snapshot.variants.find { |one| one.id == pump }
-        return false unless other && other.series.id == variant.series.id && (bolts = variant.series.fastener(fastener))
-
-        [other, variant].map { |one| bolts.tightenings.find { |row| Core::Catalogue::Condition.met?(row.condition, one) } }.uniq.one?
+        other&.series&.id == variant.series.id && variant.series.fastener(fastener)&.one_line?([other, variant])
       end
 
       # What was agreed or found on a place that this pump has not, is kept in the ticket, and tells nothing about this pump.
@@ -81,10 +79,8 @@ module Gimlet
       # A line set by hand that serves nothing any more, since the pump or the work is another now, is left out.
       def planned(request)
         PlanRebuild.new(@reference.snapshot, @stock, @reference.tables, @reference.solved).call(request)
-      rescue Core::InputError => e
-        raise unless e.code == "unknown_line" && request[:fixed].any?
-
-        planned(request.merge(fixed: request[:fixed].reject { |one| e.message.include?("“#{one[:number]}”") }))
+      rescue Core::KitPlan::UnknownLine => e
+        planned(request.merge(fixed: request[:fixed].reject { |one| one[:number] == e.number }))
       end
     end
   end

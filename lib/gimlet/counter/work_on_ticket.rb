@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/9_identification/leader"
 require_relative "../core/input_error"
 require_relative "../core/safety/stops"
 require_relative "../core/ticket/readiness"
@@ -48,7 +49,8 @@ module Gimlet
       def call(id, entries)
         customer, ticket = with_customer(Core::Ticket::TicketState.of(entries))
         found = identified(ticket)
-        pump, sure = leading(ticket, found)
+        leader = leader(ticket, found.identification)
+        pump = leader.at && @reference.variant(leader.at)
         planned = @plans.call(ticket, pump) if pump && !ticket.scope.empty?
         measured = @measured.call(ticket, pump)
         amending = ticket.amends && @orders.brief(ticket.amends)
@@ -56,9 +58,10 @@ module Gimlet
         stops = Core::Safety::Stops.of(ticket.lines, EntryContext::HAZARDS)
         steps = steps(ticket, entries, found.owned)
         View.new(id: id, ticket: ticket, customer: customer, found: found, steps: steps,
-                 turns: Core::Ticket::TellingLines.of(steps, @reference.classes(scope(ticket)).ids.size), pump: pump, sure: sure, planned: planned,
+                 turns: Core::Ticket::TellingLines.of(steps, @reference.classes(scope(ticket)).ids.size), pump: pump,
+                 sure: leader.sure, planned: planned,
                  tray: OrderPreview.new(@reference, @plans).call(ticket, found.identification, pump, planned),
-                 readiness: readiness(ticket, found, pump, planned, amending, stops),
+                 readiness: readiness(ticket, found, leader, planned, amending, stops),
                  measured: measured, diagnosis: diagnosis, stops: stops, extents: planned ? extents(ticket, pump) : [],
                  amending: amending)
       end
@@ -80,18 +83,12 @@ module Gimlet
                        chosen: ticket.chosen, settled: ticket.settled.keys)
       end
 
-      # The pump taken by hand, else the likeliest of the order that leads clearly.
-      def leading(ticket, found)
-        classes = found.identification.order_classes
-        if ticket.chosen
-          at = @reference.snapshot.variants.index { |variant| variant.id == ticket.chosen }
-          return [nil, 0.0] unless at
+      # The pump taken by hand, else the likeliest.
+      def leader(ticket, found)
+        classes = @reference.classes(scope(ticket))
+        return Core::Identification::Leader.of(found, classes, told: ticket.readings.any?) unless ticket.chosen
 
-          order = @reference.classes(scope(ticket)).id_of(at)
-          return [@reference.variant(at), classes.find { |order_class| order_class.id == order }&.probability || 0.0]
-        end
-        leader = classes.first
-        [(@reference.variant(leader.members.first) if found.identification.clear && ticket.readings.any?), leader.probability]
+        Core::Identification::Leader.chosen(@reference.snapshot.variants.index { |variant| variant.id == ticket.chosen }, found, classes)
       end
 
       def scope(ticket) = ticket.scope.empty? ? @reference.snapshot.areas.keys : ticket.scope
@@ -115,14 +112,9 @@ module Gimlet
         @reference.identify(scope(ticket)).narrowed(@identify.kept(told.readings, told.channel), owned: owned)
       end
 
-      def readiness(ticket, found, pump, planned, amending, stops)
-        leads = ticket.chosen.nil? || (!pump.nil? && leads?(found, pump, ticket))
-        Core::Ticket::Readiness.of(ticket, found.identification, planned&.workup, leads: leads, amended: amending, stops: stops)
-      end
-
-      def leads?(found, pump, ticket)
-        at = @reference.snapshot.variants.index(pump)
-        found.identification.order_classes.first.id == @reference.classes(scope(ticket)).id_of(at)
+      def readiness(ticket, found, leader, planned, amending, stops)
+        Core::Ticket::Readiness.of(ticket, found.identification, planned&.workup, leads: ticket.chosen.nil? || leader.first, amended: amending,
+                                                                                  stops: stops)
       end
     end
   end

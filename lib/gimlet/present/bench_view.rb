@@ -3,6 +3,7 @@
 require_relative "../core/6_tightening/words"
 require_relative "../core/bench/turn"
 require_relative "../core/order/lines"
+require_relative "../core/order/moments"
 require_relative "../core/order/turns"
 
 module Gimlet
@@ -10,7 +11,7 @@ module Gimlet
     # An order at the bench, one pump at a time: the card's lines with their ticks and drawings, and every turn of the wrench with what is asked and
     # what was read.
     #
-    #   BenchView.call(order, entries)[:sections].first[:title] # => "On the bench: parts"
+    #   BenchView.call(order, entries)[:moments].first[:title] # => "On the bench: parts"
     module BenchView
       module_function
 
@@ -21,10 +22,10 @@ module Gimlet
       # @return [Hash] of the OpenAPI schema Bench
       def call(order, entries, at: 1, found: nil)
         record, log = order.record, Core::Bench::Log.of(entries, at)
+        fasteners = record["tightening"].map { |one| fastener(one, log) }
         { order_id: order.id, last: log.last, pump: record["pump"].values_at("maker", "model").join(" "), unit: record["unit"],
           pumps: pumps(order, entries), at_pump: at, stops: record["stops"], outside: record["outside"],
-          sections: Core::Order::Lines.of(record).map { |section| section(section, log) }, refit: record["refit"],
-          stacks: record["stacks"], tightening: record["tightening"].map { |fastener| fastener(fastener, log) }, found: found }
+          moments: moments(record, log, fasteners), refit: record["refit"], stacks: record["stacks"], tightening: fasteners, found: found }
       end
 
       # How far each pump of the order is.
@@ -41,11 +42,23 @@ module Gimlet
         boxes + order.record["tightening"].flat_map { |one| fastener(one, log)[:turns].map { |turn| turn[:done] } }
       end
 
-      def section(section, log)
-        { key: section.key, title: section.title, afterwards: section.afterwards, cautions: section.cautions, lines: section.lines.map do |line|
-          { **line.to_h, boxes: line.boxes.map { |box| box.to_h.merge(done: log.ticked?(box.id)) } }
-        end }
+      # What is only looked at is done with what comes before it.
+      def moments(record, log, fasteners)
+        done = false
+        Core::Order::Moments.of(record).map do |moment|
+          own = boxes(moment, log, fasteners)
+          done = own.all? unless own.empty?
+          { **moment.to_h, lines: moment.lines.map { |line| line(line, log) }, done: done }
+        end
       end
+
+      # @return [Array<Boolean>] whether each box is ticked and each fastener tight
+      def boxes(moment, log, fasteners)
+        moment.lines.flat_map(&:boxes).map { |box| log.ticked?(box.id) } +
+          fasteners.select { |one| moment.fasteners.include?(one[:id]) }.map { |one| one[:turns].all? { |turn| turn[:done] } }
+      end
+
+      def line(line, log) = { **line.to_h, boxes: line.boxes.map { |box| box.to_h.merge(done: log.ticked?(box.id)) } }
 
       def fastener(fastener, log)
         turns = Core::Order::Turns.of(fastener).each_with_index.map { |turn, at| turn(turn, log.reading(fastener["fastener"], at), log) }

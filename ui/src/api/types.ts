@@ -4,7 +4,7 @@ type Schemas = components["schemas"];
 
 export type Bench = Schemas["Bench"];
 export type BenchFastener = Schemas["BenchFastener"];
-export type BenchSection = Schemas["BenchSection"];
+export type BenchMoment = Schemas["BenchMoment"];
 export type NewBenchEntry = Schemas["NewBenchEntry"];
 export type CallLine = Schemas["CallLine"];
 export type Candidate = Schemas["Candidate"];

@@ -9,7 +9,6 @@ import { Page } from "../shell/Page";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { useStored } from "../ticket/useStored";
 import { FoundAtBench } from "./FoundAtBench";
-import { momentsOf } from "./moments";
 import { OneMoment } from "./OneMoment";
 import { StandingStop } from "../shell/StandingStop";
 import { StepByStep } from "./StepByStep";
@@ -49,16 +48,16 @@ export function BenchPage() {
 }
 
 function WholeList({ bench, live }: { bench: Bench; live: LiveBench }) {
-  const moments = momentsOf(bench);
+  const { moments } = bench;
   return (
     <>
       {bench.outside.length > 0 && <FromOutside views={bench.outside} pump={bench.pump} height={110} />}
       {moments.map((moment, at) => (
-        <Box component="section" key={moment.id} aria-label={moment.section}>
-          {moment.section !== moments[at - 1]?.section && <Box component="h2" sx={{ fontSize: 24, mt: 3, mb: 0.5, borderBottom: "2px solid" }}>{moment.section}</Box>}
-          {moment.section !== moments[at - 1]?.section && moment.due.map((one) => <CautionLine key={one.text} caution={one} />)}
+        <Box component="section" key={moment.id} aria-label={moment.title}>
+          {moment.title !== moments[at - 1]?.title && <Box component="h2" sx={{ fontSize: 24, mt: 3, mb: 0.5, borderBottom: "2px solid" }}>{moment.title}</Box>}
+          {moment.title !== moments[at - 1]?.title && moment.due.map((one) => <CautionLine key={one.text} caution={one} />)}
           {moment.lines.flatMap((line) => line.cautions).map((one) => <CautionLine key={one.text} caution={one} open />)}
-          <OneMoment moment={moment} live={live} large={false} />
+          <OneMoment bench={bench} moment={moment} live={live} large={false} />
         </Box>
       ))}
     </>

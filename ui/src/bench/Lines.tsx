@@ -1,11 +1,11 @@
 import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import type { BenchSection } from "../api/types";
+import type { BenchMoment } from "../api/types";
 import type { LiveBench } from "./useBench";
 
 /** Lines that are ticked, each with a box as large as a thumb. */
-export function Lines({ lines, live }: { lines: BenchSection["lines"]; live: LiveBench }) {
+export function Lines({ lines, live }: { lines: BenchMoment["lines"]; live: LiveBench }) {
   return lines.map((line, index) => (
     <Box key={index} role="group" aria-label={line.strong} sx={{ py: 0.25, borderBottom: "1px solid", borderColor: "divider" }}>
       {line.boxes[0]?.label && <Box sx={{ pt: 0.5 }}><Told line={line} /></Box>}
@@ -19,6 +19,6 @@ export function Lines({ lines, live }: { lines: BenchSection["lines"]; live: Liv
   ));
 }
 
-function Told({ line }: { line: BenchSection["lines"][number] }) {
+function Told({ line }: { line: BenchMoment["lines"][number] }) {
   return <><strong>{line.strong}</strong>{line.text && `: ${line.text}`}</>;
 }

@@ -5,15 +5,13 @@ import type { Bench } from "../api/types";
 import { CautionLine } from "../shell/CautionLine";
 import { keys, useKeys } from "../shell/keys";
 import { faint, petrol } from "../shell/theme";
-import { doneOf, momentsOf } from "./moments";
 import { OneMoment } from "./OneMoment";
 import type { LiveBench } from "./useBench";
 
 /** One step at a time, large, with where one is and the cautions of what is about to be touched. */
 export function StepByStep({ bench, live }: { bench: Bench; live: LiveBench }) {
-  const moments = useMemo(() => momentsOf(bench), [bench]);
-  const ticked = doneOf(moments);
-  const [at, setAt] = useState(() => Math.max(0, ticked.indexOf(false)));
+  const { moments } = bench;
+  const [at, setAt] = useState(() => Math.max(0, moments.findIndex((one) => !one.done)));
   const moment = moments[Math.min(at, moments.length - 1)];
   const last = moments.length - 1;
   useKeys(useMemo(() => ({ onward: () => setAt((now) => Math.min(now + 1, last)), backward: () => setAt((now) => Math.max(now - 1, 0)) }), [last]));
@@ -24,17 +22,17 @@ export function StepByStep({ bench, live }: { bench: Bench; live: LiveBench }) {
     setAt(Math.min(at + 1, last));
   };
   return (
-    <Box component="section" aria-label={moment.section}>
+    <Box component="section" aria-label={moment.title}>
       <Box sx={{ display: "flex", height: 10, gap: "2px", mb: 0.5 }} aria-hidden>
-        {moments.map((one, index) => <Box key={one.id} sx={{ flex: 1, bgcolor: ticked[index] ? petrol : faint, outline: index === at ? `2px solid ${petrol}` : "none" }} />)}
+        {moments.map((one, index) => <Box key={one.id} sx={{ flex: 1, bgcolor: one.done ? petrol : faint, outline: index === at ? `2px solid ${petrol}` : "none" }} />)}
       </Box>
       <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2, alignItems: "baseline", flexWrap: "wrap" }}>
-        <Box component="h2" sx={{ fontSize: 26 }}>{moment.section}</Box>
-        <span>step {at + 1} of {moments.length}{ticked[at] ? " · ✓ done" : ""}</span>
+        <Box component="h2" sx={{ fontSize: 26 }}>{moment.title}</Box>
+        <span>step {at + 1} of {moments.length}{moment.done ? " · ✓ done" : ""}</span>
       </Box>
-      {moment.due.map((one) => <CautionLine key={one.text} caution={one} open={moments[at - 1]?.section !== moment.section} />)}
+      {moment.due.map((one) => <CautionLine key={one.text} caution={one} open={moments[at - 1]?.title !== moment.title} />)}
       {moment.lines.flatMap((line) => line.cautions).map((one) => <CautionLine key={one.text} caution={one} open />)}
-      <OneMoment moment={moment} live={live} large />
+      <OneMoment bench={bench} moment={moment} live={live} large />
       <Box className="no-print" sx={{ position: "sticky", bottom: 0, bgcolor: "background.default", py: 1, display: "flex", gap: 1.5, flexWrap: "wrap" }}>
         <Button size="large" variant="outlined" disabled={at === 0} onClick={() => setAt(at - 1)} sx={{ fontSize: 20 }}>{keys.backward.shown} Back</Button>
         <Button size="large" variant="contained" disabled={live.busy} onClick={() => void done()} sx={{ fontSize: 20, flex: 1 }}>{open.length > 1 ? `All ${open.length} done, next` : open.length === 1 ? "Done, next" : at === last ? "This was the last step" : "Next"}</Button>

@@ -1,5 +1,5 @@
 import Box from "@mui/material/Box";
-import type { ComponentType } from "react";
+import { type ComponentType, lazy, Suspense } from "react";
 import { useParams } from "react-router";
 import { Page } from "../shell/Page";
 import { PlaceLink } from "../shell/PlaceLink";
@@ -9,11 +9,13 @@ import { Buying } from "../stock/Buying";
 import { Stock } from "../stock/Stock";
 import { CatalogueDesk } from "./CatalogueDesk";
 import { Copies } from "./Copies";
-import { Figures } from "./Figures";
 import { HistoryDesk } from "./HistoryDesk";
 import { LentTools } from "./LentTools";
 import { People } from "./People";
 import { Today } from "./Today";
+
+/** Its charts are more than all the rest of the desk: they come when they are looked at. */
+const Figures = lazy(() => import("./Figures").then((file) => ({ default: file.Figures })));
 
 interface Part {
   name: string;
@@ -49,7 +51,7 @@ export function DeskPage() {
       >
         <Box component="section" aria-label={open?.name} sx={{ minWidth: 0 }}>
           <h1>{open?.name ?? "There is no such part of the desk."}</h1>
-          {open && <open.show />}
+          {open && <Suspense fallback={null}><open.show /></Suspense>}
         </Box>
       </TwoColumns>
     </Page>

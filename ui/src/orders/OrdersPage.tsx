@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useOrders } from "../api/queries";
 import { Pager } from "../shell/Pager";
 import { Page } from "../shell/Page";
-import { OrderGrid } from "./OrderGrid";
+import { OrderTable } from "./OrderTable";
 import { Sightings } from "./Sightings";
 import { Tickets } from "./Tickets";
 import { ProblemAlert } from "../shell/ProblemAlert";
@@ -23,7 +23,7 @@ export function OrdersPage() {
       <Tickets words={words} />
       <h2>Orders</h2>
       {error && <ProblemAlert>{error.message}</ProblemAlert>}
-      {data && data.orders.length > 0 && <OrderGrid orders={data.orders} />}
+      {data && data.orders.length > 0 && <OrderTable orders={data.orders} />}
       {data && (data.total > 0 ? <Pager what="orders" page={data.page} pages={data.pages} total={data.total} onPage={setPage} /> : <p>{words ? `No order has “${words}”.` : "No order has been saved yet."}</p>)}
       <Sightings />
     </Page>

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import type { Bench } from "../api/types";
 import { cautionColour, onCaution } from "./theme";
 
-type Told = Bench["sections"][number]["cautions"][number];
+type Told = Bench["moments"][number]["due"][number];
 
 const line = { fill: "none", stroke: onCaution, strokeWidth: 2, strokeLinecap: "round", strokeLinejoin: "round" } as const;
 

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 require_relative "../../core/1_catalogue/snapshot"
-require_relative "../../counter/identify_pump"
+require_relative "../../counter/paste_table"
+require_relative "../../counter/practise_draft"
 require_relative "../../counter/since_order"
 require_relative "../../counter/touched_by_change"
 require_relative "../../counter/write_series"
@@ -16,9 +17,6 @@ module Gimlet
     module Routes
       # Writing series: drafts, what they would change, trying them, publishing, taking back.
       module Drafts
-        # Headings of tables and what they were taken for.
-        COLUMNS = "catalogue columns"
-
         # What routes here need besides the application's own.
         module Helpers
           def drafts = @drafts ||= Store::Drafts.new(database)
@@ -47,27 +45,14 @@ module Gimlet
             Present::Lookup::SeriesPage.new(look.snapshot, reference.vocabulary, stock.all).call(page, health)
           end
 
-          # A counter with the draft in the place of what is on file, and nothing that is kept.
-          def practice(id, request)
-            state = write_series.sound(numbered(id))
-            others = reference.snapshot.series.reject { |one| [state.series.id, state.draft.series_id].include?(one.id) }
-            snapshot = Core::Catalogue::Snapshot.new([*others, state.series], version: "draft #{id}.#{state.draft.version}")
-            tried = Gimlet::Counter::Reference.new(snapshot, references.vocabulary, reference.tables)
-            Gimlet::Counter::IdentifyPump.new(tried, customers).call(request.transform_keys(&:to_sym))
+          def practise(id, request)
+            practice = Gimlet::Counter::PractiseDraft.new(reference, references.vocabulary, customers)
+            practice.call(write_series.sound(numbered(id)), request.transform_keys(&:to_sym))
           end
 
           def touched(effects)
-            models = effects.flat_map(&:pumps).map { |id| id.split.first }.uniq
-            Gimlet::Counter::TouchedByChange.new(orders: orders, pumps: pumps, tickets: method(:open_pumps)).call(models)
-          end
-
-          # Which pump each open ticket leads to.
-          def open_pumps
-            first = tickets.page("open", nil, 1)
-            (1..first.pages).flat_map { |page| tickets.page("open", nil, page).rows }.filter_map do |row|
-              pump = work_on(row[:id], tickets.entries(row[:id])).pump
-              [row[:id], pump.designation] if pump
-            end
+            pump_of = ->(ticket) { work_on(ticket, tickets.entries(ticket)).pump }
+            Gimlet::Counter::TouchedByChange.new(orders: orders, pumps: pumps, tickets: tickets, pump_of: pump_of).call(effects)
           end
 
           def since_order(order)
@@ -76,12 +61,8 @@ module Gimlet
             told.merge(effects: told[:effects].map { |one| Present::Draft.effect(one) })
           end
 
-          def draft_table(id, lines, list, said = {})
-            draft = drafts.find(numbered(id))
-            known = JSON.parse(shop.settings[COLUMNS] || "{}")
-            taken = known.fetch(list, {}).merge(said)
-            shop.settings[COLUMNS] = JSON.generate(known.merge(list => taken)) if said.any?
-            Present::Draft.table(Exchange::CatalogueTable.new(draft.document, list, lines, taken))
+          def draft_table(id, list, lines, told = {})
+            Present::Draft.table(Gimlet::Counter::PasteTable.new(shop.settings).call(drafts.find(numbered(id)).document, list, lines, told))
           end
         end
 
@@ -113,11 +94,11 @@ module Gimlet
         def self.trying(app)
           app.serve("draftTable") do |id|
             body = body_as("DraftTableRequest")
-            render_json(draft_table(id, Exchange::CatalogueTable.lines(body["text"]), body["list"], body["columns"] || {}))
+            render_json(draft_table(id, body["list"], Exchange::CatalogueTable.lines(body["text"]), body["columns"] || {}))
           end
 
           app.serve("draftPage") { |id| render_json(draft_page(id)) }
-          app.serve("practise") { |id| render_json(Present::Identification.call(practice(id, body_as("IdentifyRequest")))) }
+          app.serve("practise") { |id| render_json(Present::Identification.call(practise(id, body_as("IdentifyRequest")))) }
 
           app.serve("draftEffects") do |id|
             effects = write_series.effects(numbered(id))

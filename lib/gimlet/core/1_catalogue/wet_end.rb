@@ -56,6 +56,10 @@ module Gimlet::Core
     Fastener = Value.of(:id, :name, :face, :thread, :drive, :sets, :pattern, :order, :draw_in, :tightenings) do
       def points = sets.flat_map(&:points)
 
+      # @param pumps [Array<Variant>]
+      # @return [Boolean] whether one line of the sheet speaks of all of them
+      def one_line?(pumps) = pumps.map { |pump| tightenings.find { |row| Condition.met?(row.condition, pump) } }.uniq.one?
+
       # @param positions [Array<String>, nil] nil for all of it
       # @return [Fastener] without what holds none of these positions
       def holding(positions)

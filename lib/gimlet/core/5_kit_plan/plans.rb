@@ -38,6 +38,17 @@ module Gimlet::Core
     PlanLine = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :promised, :short, :covers, :reason, :beside)
     # `reason` says why nothing covers it; `stand_ins` may take its place for a while.
     Unfilled = Value.of(:number, :name, :quantity, :reason, :stand_ins)
+    # A line set by hand that serves nothing of the order.
+    class UnknownLine < InputError
+      # @return [String]
+      attr_reader :number
+
+      def initialize(number)
+        super("“#{number}” serves nothing of this order, or has no price.", field: "fixed", code: "unknown_line")
+        @number = number
+      end
+    end
+
     # A line that the specialist set by hand: so many of `number`, 0 for none.
     Fixed = Value.of(:number, :quantity, :reason)
     # What is bought and not needed; `worth_cents` what the pieces alone cost, nil where they are not sold so.
@@ -87,7 +98,7 @@ module Gimlet::Core
 
       def offered(fixed)
         @offers.find { |offer| offer.number == fixed.number } ||
-          InputError.reject("fixed", "unknown_line", "“#{fixed.number}” serves nothing of this order, or has no price.")
+          raise(UnknownLine, fixed.number)
       end
 
       def with_fixed(purchase)
