@@ -117,6 +117,30 @@ class AfterAnotherTest < Minitest::Test
     refute_equal whole.column("mass_kg").values, next_one.column("mass_kg").values
   end
 
+  # Worked out once, and forgotten with its series.
+  def test_what_is_kept_by_series
+    worked = 0
+    kept = Core::Catalogue::BySeries.new { |series| [worked += 1, series.id] }
+    one, other = snapshot.series.first(2)
+    assert_equal [[1, one.id], [2, other.id], [1, one.id]], [kept[one], kept[other], kept[one]]
+    assert_equal 1, kept.keep([other]).size
+    assert_equal [[2, other.id], [3, one.id]], [kept[other], kept[one]]
+  end
+
+  # Orders of a series are worked out anew with the series, not with each catalogue; those of one that is gone are let go of.
+  def test_order_ids_from_catalogue_to_catalogue
+    ids = Core::Identification::OrderIds.new
+    small = Core::Catalogue::Snapshot.new(snapshot.series.first(2), version: "small")
+    first = ids.call(small, %w[packings])
+    assert_same first.first, ids.call(small, %w[packings]).first
+    ids.keep(small.series.drop(1))
+    refute_same first.first, ids.call(small, %w[packings]).first
+    assert_equal first, ids.call(small, %w[packings])
+    has = small.variants.map { |variant| variant.series.areas_of(variant).any? { |area| area.id == "packings" } }
+    assert_equal has.each_index.reject { |at| has[at] }, ids.lacking(small, %w[packings])
+    assert_equal small.variants.each_index.to_a, ids.lacking(small, %w[nothing])
+  end
+
   def test_names_are_kept_by_series
     built, known = {}.compare_by_identity, Core::Ear::Names.by_series
     first = snapshot_of(DOCUMENTS, built)

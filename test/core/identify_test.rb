@@ -34,6 +34,20 @@ class IdentifyTest < Minitest::Test
     again.values.zip(without.values) { |one, two| assert_in_delta one, two, 1e-9 }
   end
 
+  # A colour alone does not matter; beside another doubt each of them does, and settling one leaves the other.
+  def test_two_doubts_matter_where_one_does_not
+    alone = identify(*call_so_far, reading("cover_colour", "red"))
+    assert_equal [false], alone.doubts.map(&:matters)
+    refute_includes alone.blockers, "doubt"
+    told = [*call_so_far.reject { |one| one.trait == "cylinders" }, reading("cover_colour", "red"), reading("cylinders", 2)]
+    found = identify(*told)
+    assert_equal [true, true], found.doubts.map(&:matters)
+    assert_includes found.blockers, "doubt"
+    keys = found.doubts.map(&:key)
+    assert_includes identify(*told, settled: keys.take(1)).blockers, "doubt"
+    refute_includes identify(*told, settled: keys).blockers, "doubt"
+  end
+
   # An oracle by hand: two pumps, equally common, one reading with a known rate of mistakes, and none of them: of no series, or one of either
   # series in another size.
   def test_bayes_by_hand

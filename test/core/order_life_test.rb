@@ -82,10 +82,22 @@ class OrderLifeTest < Minitest::Test
     end
     assert_equal "Waits for 1 × A-1 seal.", Order::NextStep.of(in_state("waiting"), []).says
     assert_nil Order::NextStep.of(in_state("ordered"), []).says
+    assert_match(/nothing more/, Order::NextStep.of(in_state("closed"), []).says)
+    assert_equal "A quote, valid until 2026-12-01.", Order::NextStep.of(in_state("quoted"), []).says
     assert_nil Order::NextStep.of(in_state("ordered"), %w[amend]).scan, "who may not pick is not asked to"
     half = life("open", [good(reserved: 1, bagged: 1), good.with(number: "A-2", bagged: 1, wanted: 1)])
     assert_equal({ kind: "pick", name: "Scan each piece into the bag", codes: %w[A-1] }, Order::NextStep.of(half, %w[pick check]).scan)
     assert_equal %w[A-1 A-2], Order::NextStep.of(half, %w[check]).scan[:codes]
+  end
+
+  # What went out already is of what is wanted: four, two of them gone; three wanted leave one to come.
+  def test_an_amended_order_counts_what_went_out
+    amended = ->(sums, wanted) { Order::Steps::Amend.call({ "reason" => "fewer", "wanted" => { "A-1" => wanted } }, life("open", [good(**sums)])) }
+    moved = ->(*of) { amended.call(*of).movements.to_h { |one| [one.kind, one.quantity] } }
+    assert_equal({ "released" => 1 }, moved.call({ wanted: 4, handed: 2, reserved: 2 }, 3))
+    assert_equal({}, moved.call({ wanted: 4, handed: 2, reserved: 2 }, 4))
+    assert_equal({ "put_back" => 1, "released" => 1 }, moved.call({ wanted: 4, handed: 2, bagged: 2, checked: 0 }, 3))
+    assert_equal({ "unchecked" => 1, "put_back" => 1, "released" => 1 }, moved.call({ wanted: 4, handed: 2, bagged: 2, checked: 2 }, 3))
   end
 
   def test_the_way_of_a_life

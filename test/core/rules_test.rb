@@ -158,8 +158,44 @@ class RulesTest < Minitest::Test
     assert_nil reason.call(STOCK, "cheapest"), "bought"
     assert_equal "no price on file", reason.call(STOCK.except("PW-K220"), "cheapest")
     assert_equal "none free on the shelf today", reason.call(STOCK.merge("PW-K220" => kit.with(on_hand: 0)), "on_shelf")
+    promised = STOCK.merge("PW-K220" => kit.with(on_hand: 2, reserved: 2))
+    assert_equal "none free on the shelf today", reason.call(promised, "on_shelf"), "what is promised to others is not free"
     assert_match(/holds \d+ of the pieces needed/, reason.call(STOCK.merge("PW-K220" => kit.with(price_cents: 10_000_000)), "cheapest"))
     by_hand = Core::KitPlan::Fixed.new(number: "PW-K220", quantity: 0, reason: "he has one")
     assert_equal "taken off by hand: he has one", reason.call(STOCK, "cheapest", fixed: [by_hand])
+  end
+
+  # A kit is a set of the order where more than half of it is wanted: exactly half is not.
+  def test_a_kit_half_wanted_is_no_set
+    bought = lambda do |*had|
+      work = demand("DK415", ["packings"], had: had.to_h { |number| [number, 3] })
+      Core::KitPlan::Plans.new(work, snapshot, STOCK).one("complete_sets").lines.map(&:number).sort
+    end
+    assert_equal ["DB KIT 115"], bought.call
+    assert_equal ["DB KIT 115"], bought.call("DB 7850"), "three of its four"
+    assert_equal ["DB 7815", "DB 7835"], bought.call("DB 7850", "DB 7871"), "two of its four"
+  end
+
+  # What is promised to other orders is not there for this one.
+  def test_what_a_line_is_short_of
+    stock = STOCK.transform_values { |one| one.with(on_hand: 3, reserved: 2) }
+    line = Core::KitPlan::Plans.new(demand("TK4L20 from 31000", ["packings"]), snapshot, stock).one("cheapest").lines.max_by(&:quantity)
+    assert_equal [3, 2, 1], [line.on_hand, line.promised, line.free]
+    assert_equal line.quantity - 1, line.short
+    assert_equal [0, 0, 2], [0, 1, 3].map { |count| line.short_of(count) }
+  end
+
+  # Everything that comes apart is renewed where the work was agreed; what was only opened on the way is looked at.
+  def test_complete_renews_unseen_only_where_it_was_agreed
+    looked = snapshot.variants.uniq(&:series).flat_map do |pump|
+      pump.series.areas_of(pump).flat_map do |area|
+        scope = Core::Scope.of([area.id], extent: "complete")
+        Core::Demand.new(Core::Teardown.of(pump, scope), snapshot).fates.select { |fate| fate.place.layer.reuse == "inspect" }
+      end
+    end
+    agreed, on_the_way = looked.partition { |fate| fate.place.cause.first == :area }
+    assert_operator [agreed.size, on_the_way.size].min, :>, 5
+    assert_equal [%i[replace complete]], agreed.map { |fate| [fate.kind, fate.why] }.uniq
+    refute_includes on_the_way.map { |fate| [fate.kind, fate.why] }, %i[replace complete]
   end
 end

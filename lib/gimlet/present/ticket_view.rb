@@ -123,7 +123,7 @@ module Gimlet
 
       def piece(line, quantity)
         { number: line.number, name: line.name, quantity: quantity, pack: line.pack, price_cents: line.price_cents * quantity,
-          short: [quantity - line.on_hand + line.promised, 0].max, promised: line.promised, free: line.on_hand - line.promised }
+          short: line.short_of(quantity), promised: line.promised, free: line.free }
       end
     end
   end

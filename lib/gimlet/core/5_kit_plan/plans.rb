@@ -35,7 +35,13 @@ module Gimlet::Core
     # `promised` of those on hand are other orders'; `short` is how many of the quantity are not free on the shelf today; `pack` is how many pieces
     # one of it holds; `reason` why the specialist set it by hand. `beside` is true of what goes along and serves nothing of the work
     # itself: a ring, a nozzle's seal, a whole valve.
-    PlanLine = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :promised, :short, :covers, :reason, :beside)
+    PlanLine = Value.of(:number, :name, :kit, :quantity, :pack, :price_cents, :total_cents, :on_hand, :promised, :short, :covers, :reason, :beside) do
+      def free = on_hand - promised
+
+      # @return [Integer] of so many, how many are not free on the shelf
+      def short_of(count) = [count - free, 0].max
+    end
+
     # `reason` says why nothing covers it; `stand_ins` may take its place for a while.
     Unfilled = Value.of(:number, :name, :quantity, :reason, :stand_ins)
     # A line set by hand that serves nothing of the order.
