@@ -182,7 +182,7 @@ class RulesTest < Minitest::Test
     line = Core::KitPlan::Plans.new(demand("TK4L20 from 31000", ["packings"]), snapshot, stock).one("cheapest").lines.max_by(&:quantity)
     assert_equal [3, 2, 1], [line.on_hand, line.promised, line.free]
     assert_equal line.quantity - 1, line.short
-    assert_equal [0, 0, 2], [0, 1, 3].map { |count| line.short_of(count) }
+    assert_equal([0, 0, 2], [0, 1, 3].map { |count| line.short_of(count) })
   end
 
   # Everything that comes apart is renewed where the work was agreed; what was only opened on the way is looked at.
