@@ -77,7 +77,7 @@ class OnceTest < Minitest::Test
         send_json("POST", "/api/orders/#{order['id']}/scans", { code: row["number"], doing: "check" })
       end
     end
-    keyed(order, kind: "hand_over", how: "fetched")
+    keyed(order, kind: "hand_over", how: "fetched", to: "Per")
     keyed(order, kind: "lend", tool: "PW-T11/1", until: (Date.today + 7).iso8601)
     send_json("POST", "/api/orders/#{order['id']}/bench", { kind: "ticked", item: "part PW-K220", done: true })
     keyed(order, kind: "tool_back", tool: "PW-T11/1", condition: "good")

@@ -64,18 +64,18 @@ class OrderLifeApiTest < Minitest::Test
     order = placed
     pick_all(order)
     check_all(order)
-    2.times { send_json("POST", "/api/orders/#{order['id']}/steps", kind: "hand_over", key: "one click", how: "fetched") }
+    2.times { send_json("POST", "/api/orders/#{order['id']}/steps", kind: "hand_over", key: "one click", how: "fetched", to: "Per") }
     assert_equal(1, json["life"].count { |one| one["kind"] == "hand_over" })
-    step(order, "hand_over", how: "fetched")
+    step(order, "hand_over", how: "fetched", to: "Per")
     assert_match(/Order 1 is handed over: “hand over” is not for then/, assert_problem(422, "not_now", field: "kind")["detail"])
   end
 
   def test_unchecked_only_for_a_reason
     order = placed
     pick_all(order)
-    step(order, "hand_over", how: "fetched")
+    step(order, "hand_over", how: "fetched", to: "Per")
     assert_problem(422, "reason_too_short", field: "reason")
-    assert_equal "handed_over", step(order, "hand_over", how: "fetched", reason: "the ferry leaves")["state"]
+    assert_equal "handed_over", step(order, "hand_over", how: "fetched", to: "Per", reason: "the ferry leaves")["state"]
     assert_match(/unchecked: the ferry leaves/, json["life"].last["words"])
   end
 
@@ -84,7 +84,7 @@ class OrderLifeApiTest < Minitest::Test
     assert_equal ["waiting", 1], [order["state"], good(order, "PW-K220")["short"]]
     pick_all(order)
     check_all(order)
-    assert_equal "waiting", step(order, "hand_over", how: "fetched")["state"]
+    assert_equal "waiting", step(order, "hand_over", how: "fetched", to: "Per")["state"]
     assert_match(/Still to come.*1 × PW-K220/, paper(order, "note"))
     send_json("POST", "/api/movements", kind: "received", number: "PW-K220", quantity: 1)
     assert_equal "ordered", fetch(order)["state"], "what came was promised to it"

@@ -32,7 +32,7 @@ class TodayTest < Minitest::Test
     send_json("POST", "/api/movements", kind: "received", number: "PW-K220", quantity: 1)
     pick_all(order)
     check_all(order)
-    step(order, "hand_over", how: "fetched")
+    step(order, "hand_over", how: "fetched", to: "Per")
     assert_equal ["to_close"], piles_of(order)
     step(order, "close")
     assert_empty piles_of(order)

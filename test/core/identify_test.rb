@@ -34,6 +34,19 @@ class IdentifyTest < Minitest::Test
     again.values.zip(without.values) { |one, two| assert_in_delta one, two, 1e-9 }
   end
 
+  # Each "not sure" of a group makes it less likely that the next of that group gets an answer.
+  def test_who_is_not_sure_is_asked_something_else
+    group = vocabulary.traits.values.select { |trait| trait.group == "opened" && trait.cost("counter") }.first(3)
+    gains = (0..2).map do |unsure|
+      told = call_so_far + group.first(unsure).map { |trait| reading(trait.id, unknown: true) }
+      alive = Posterior.new(field, told).alive
+      NextQuestion.new(field, classes.places, alive, channel: "counter", readings: told).send(:answered, group.last)
+    end
+    again = Gimlet::Core::Readings::Likelihoods::AGAIN_IN_GROUP["opened"]
+    assert_in_delta again, gains[1] / gains[0], 1e-12
+    assert_in_delta again, gains[2] / gains[1], 1e-12
+  end
+
   # A colour alone does not matter; beside another doubt each of them does, and settling one leaves the other.
   def test_two_doubts_matter_where_one_does_not
     alone = identify(*call_so_far, reading("cover_colour", "red"))

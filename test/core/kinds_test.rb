@@ -28,6 +28,19 @@ class KindsTest < Minitest::Test
     assert_operator counter[0], :>, caller[0]
   end
 
+  # A valve serves 4 to 20 L/min: what lies in it, or reaches into it, is served; what lies below or above is not.
+  def test_what_a_range_on_file_serves
+    serves = lambda do |told, range = (4..20)|
+      flow = told.is_a?(Array) ? reading("flow_l_min", range: told) : reading("flow_l_min", told)
+      weights(flow, [range, 900]).first > Gimlet::Core::Readings::Likelihoods::BLUNDER
+    end
+    assert([4, 20, [3, 5], [19, 25]].all? { |told| serves.call(told) })
+    refute([3, 21, [1, 3], [21, 30]].any? { |told| serves.call(told) })
+    assert serves.call(0.2, nil..20), "up to 20"
+    wide, narrow = [4..20, 4..8].map { |range| weights(reading("flow_l_min", 6), [range, 900]).first }
+    assert_operator narrow, :>, wide, "the wider the range, the less a value speaks for it"
+  end
+
   def test_words_are_compared_without_case
     assert_equal weights(reading("shaft_side", "LEFT"), %w[left right]), weights(reading("shaft_side", "left"), %w[left right])
   end

@@ -19,6 +19,7 @@ class MeasuresTest < Minitest::Test
     "bucket fills in a minute and 10, 20 l" => { "litres" => "20", "seconds" => "70" },
     "bucket: 12,5 litres in 50 sec" => { "litres" => "12,5", "seconds" => "50" },
     "5 gallon bucket in 75 sec" => { "litres" => "18.93", "seconds" => "75" },
+    "bucket 20 L in 2 mins" => { "litres" => "20", "seconds" => "120" },
     "bucket 20 litres in 2 minutes, supply 25" => { "litres" => "20", "seconds" => "120", "supply" => "25" },
     "bucket 20 litres in 130 seconds, feed alone gives 9 litres a minute" => { "litres" => "20", "seconds" => "130", "supply" => "9" },
     "bucket 20 litres in 100 s, shaft turns 1160 rpm instead of 1450" =>

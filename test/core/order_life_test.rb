@@ -43,7 +43,7 @@ class OrderLifeTest < Minitest::Test
   BODIES = {
     "prolong" => { "until" => "2026-12-24" }, "discount" => { "percent" => "5" }, "name" => { "customer_id" => 1 },
     "pick" => { "number" => "A-1", "quantity" => 1 }, "put_back" => { "number" => "A-1", "quantity" => 1 },
-    "check" => { "number" => "A-1", "quantity" => 1 }, "hand_over" => { "how" => "fetched", "reason" => "in a hurry" },
+    "check" => { "number" => "A-1", "quantity" => 1 }, "hand_over" => { "how" => "fetched", "to" => "Per", "reason" => "in a hurry" },
     "take_back" => { "number" => "A-1", "quantity" => 1, "because" => "unused", "to_shelf" => true },
     "cancel" => { "reason" => "rang off", "handed" => "shelf" }, "amend" => { "reason" => "fewer", "wanted" => { "A-1" => 1 } },
     "accept" => {}, "close" => {}, "lend" => { "tool" => "PW-T11/1", "found" => FREE, "until" => "2026-12-06", "deposit" => "25" },
@@ -155,10 +155,10 @@ class OrderLifeTest < Minitest::Test
     step.call("check", { "number" => "A-1", "quantity" => 2 })
     step.call("put_back", { "number" => "A-1", "quantity" => 1 })
     assert_equal ["ordered", 1], [life.state, life.goods.first.checked], "what goes back to the shelf is not checked any more"
-    step.call("hand_over", { "how" => "fetched" })
+    step.call("hand_over", { "how" => "fetched", "to" => "Per" })
     assert_equal ["ordered", 1], [life.state, life.goods.first.handed], "a part delivery leaves the order open"
     step.call("pick", { "number" => "A-1", "quantity" => 1 })
-    step.call("hand_over", { "how" => "posted", "reason" => "the post goes" })
+    step.call("hand_over", { "how" => "posted", "to" => "parcel 7", "reason" => "the post goes" })
     assert_equal "handed_over", life.state
     assert_match(/Only 2/, refusal("take_back", BODIES["take_back"].merge("quantity" => 3), life).message)
     step.call("take_back", BODIES["take_back"])
@@ -175,6 +175,7 @@ class OrderLifeTest < Minitest::Test
     assert_match(/No A-1 is in the bag/, refusal("check", BODIES["check"], life("open", [good(reserved: 2)])).message)
     assert_match(/None × A-1 left/, refusal("check", BODIES["check"], life("open", [good(bagged: 1, checked: 1, reserved: 1)])).message)
     assert_match(/Nothing of order 7/, refusal("hand_over", BODIES["hand_over"], life("open", [good(reserved: 2)])).message)
+    assert_equal "to", refusal("hand_over", BODIES["hand_over"].merge("to" => " "), picked).field, "somebody takes it, by name"
     assert_match(/2 pieces are with the customer/, refusal("cancel", { "reason" => "never fetched" }, in_state("handed_over")).message)
     assert_equal "reason", refusal("cancel", { "reason" => " " }, in_state("ordered")).field
     assert_match(/Tools are still out/, refusal("close", {}, life("handed_over", [good(handed: 2)], loans: [OUT])).message)

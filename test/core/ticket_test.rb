@@ -21,7 +21,7 @@ class TicketTest < Minitest::Test
   def values = ticket.readings.map { |reading| [reading[:trait], reading[:value]] }
 
   def test_nothing_was_said
-    assert_equal ["phone", [], false, 1, "on_shelf", "N·m", 0],
+    assert_equal ["phone", [], false, 1, nil, "N·m", 0],
                  ticket.to_h.values_at(:channel, :scope, :agreed, :pumps, :policy, :unit, :last)
   end
 

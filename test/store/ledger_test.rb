@@ -134,7 +134,7 @@ class LedgerTest < Minitest::Test
     id = orders.sample(random: random) or return
     was = lives.of(id)
     kind = %w[pick check put_back hand_over take_back cancel].sample(random: random)
-    step(id, kind, number: number, quantity: 1, how: "fetched", reason: "in a hurry", because: "unused", to_shelf: true, handed: "shelf")
+    step(id, kind, number: number, quantity: 1, how: "fetched", to: "Per", reason: "in a hurry", because: "unused", to_shelf: true, handed: "shelf")
     case kind
     when "pick" then [shelf[number] -= 1, bags[number] += 1]
     when "put_back" then [shelf[number] += 1, bags[number] -= 1]

@@ -38,7 +38,7 @@ module Shop
     placed(**options).tap do |order|
       pick_all(order)
       check_all(order)
-      step(order, "hand_over", how: "fetched")
+      step(order, "hand_over", how: "fetched", to: "Per")
     end
   end
 

@@ -35,7 +35,7 @@ module Gimlet
       # @return [Result]
       # @raise [Core::InputError]
       def call(request)
-        request = { policy: "on_shelf", pumps: 1 }.merge(request.compact).merge(units: unit(request[:units]))
+        request = { pumps: 1 }.merge(request.compact).merge(units: unit(request[:units]))
         Core::InputError.reject("scope", "empty_scope", "Agree at least one work area first.") if request[:scope].empty?
         variant, assumptions = variant(request)
         scope = Core::Scope.of(request[:scope], at: request[:positions], extent: request[:extent]).check(variant, @snapshot.areas.keys)

@@ -5,6 +5,7 @@ require "yaml"
 require_relative "../core/order/life"
 require_relative "../counter/add_entry"
 require_relative "../counter/buy"
+require_relative "../counter/keep_stock"
 require_relative "../counter/learn"
 require_relative "../counter/look_after_pumps"
 require_relative "../counter/place_order"
@@ -72,6 +73,7 @@ module Gimlet
       def step_order = Counter::StepOrder.new(@database, care: care, **shop)
       def add_entry = Counter::AddEntry.new(@reference, @tickets, @customers)
       def work = Counter::WorkOnTicket.new(@reference, @stock.all, @customers, @orders)
+      def keep_stock = Counter::KeepStock.new(@database, stock: @stock, lives: @lives, snapshot: @reference.snapshot, who: "Adela")
       def place_order = Counter::PlaceOrder.new(work, @database, prices: @stock.all, **shop)
 
       private
@@ -191,11 +193,22 @@ module Gimlet
       end
 
       def goods = @morning.lives.of(@order.id).goods
-      def picked = goods.each { |good| step("pick", "number" => good.number, "quantity" => good.reserved) if good.reserved.positive? }
+
+      # What was not there came with the next van.
+      def came
+        goods.each { |good| @morning.keep_stock.move("kind" => "received", "number" => good.number, "quantity" => good.short) if good.short.positive? }
+      end
+
+      def picked
+        came
+        goods.each { |good| step("pick", "number" => good.number, "quantity" => good.reserved) if good.reserved.positive? }
+      end
+
       def checked = goods.each { |good| step("check", "number" => good.number, "quantity" => good.bagged) if good.bagged.positive? }
 
       def handed_over
-        step("hand_over", "how" => @index % 6 == 2 ? "posted" : "fetched")
+        posted = @index % 6 == 2
+        step("hand_over", "how" => posted ? "posted" : "fetched", "to" => posted ? "parcel #{@order.id}" : "the driver")
         lend(@call["lend"]) if @call["lend"]
       end
 

@@ -5,7 +5,7 @@ import TextField from "@mui/material/TextField";
 import { type FormEvent, useState } from "react";
 import type { OrderSteps } from "./useOrderSteps";
 
-/** What is in the bag goes out; unchecked only for a reason. */
+/** What is in the bag goes out to somebody by name, unchecked only for a reason. It is never under a scanner's Enter: nothing of it has the focus by itself. */
 export function HandOverForm({ steps, unchecked }: { steps: OrderSteps; unchecked: boolean }) {
   const [how, setHow] = useState<"fetched" | "posted">("fetched");
   const [to, setTo] = useState("");
@@ -23,7 +23,7 @@ export function HandOverForm({ steps, unchecked }: { steps: OrderSteps; unchecke
       </TextField>
       <TextField size="small" label={how === "fetched" ? "by whom" : "to, or parcel number"} value={to} onChange={(event) => setTo(event.target.value)} sx={{ width: 220 }} slotProps={{ htmlInput: { maxLength: 400 } }} />
       {unchecked && <TextField size="small" label="why it goes out unchecked" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ width: 280 }} slotProps={{ htmlInput: { maxLength: 400 } }} />}
-      <Button type="submit" variant="contained" disabled={steps.busy} autoFocus={!unchecked}>{part ? "Hand over what is here" : "Hand over"}</Button>
+      <Button type="submit" variant="contained" disabled={steps.busy}>{part ? "Hand over what is here" : "Hand over"}</Button>
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import type { Order } from "../api/types";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { HandOverForm } from "./HandOverForm";
@@ -22,10 +22,13 @@ const FORMS: Partial<Record<Order["next"]["forms"][number], (steps: OrderSteps) 
 /** What is to be done next with an order; only what may be done is there. */
 export function NextStep({ steps }: { steps: OrderSteps }) {
   const { scan, forms, buttons, says } = steps.order.next;
+  // Checking begins with a press: the scan too many of the last piece picked is not its check.
+  const [scanning, setScanning] = useState(scan?.kind);
   return (
     <Box component="section" aria-label="Next" sx={{ border: "1px solid", borderColor: "divider", borderRadius: 1, bgcolor: "background.paper", p: 1.5, my: 1 }}>
       {steps.problem && <ProblemAlert>{steps.problem}</ProblemAlert>}
-      {scan && <Scanner label={scan.name} codes={scan.codes} onCode={(code) => steps.scan(code, scan.kind)} />}
+      {scan?.kind === scanning && scan && <Scanner label={scan.name} codes={scan.codes} onCode={(code) => steps.scan(code, scan.kind)} />}
+      {scan && scan.kind !== scanning && <Button variant="contained" onClick={() => setScanning(scan.kind)}>{scan.name}</Button>}
       {says && <p style={{ margin: 0 }}>{says}</p>}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
         {buttons.map((one) => <Button key={one.kind} variant="contained" onClick={() => void steps.step({ kind: one.kind } as Sent)}>{one.name}</Button>)}

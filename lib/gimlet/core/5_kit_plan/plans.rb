@@ -13,6 +13,9 @@ module Gimlet::Core
     # `gap_cents` is what a better plan could save at most, 0 where this one is proven best.
     # `passed_over` says why kits that look right are not in it.
     Plan = Value.of(:policy, :name, :also, :lines, :price_cents, :unfilled, :surplus, :gap_cents, :passed_over) do
+      # @return [Integer] pieces that it leaves open
+      def lacking = unfilled.sum(&:quantity)
+
       # @return [String, nil] what of the agreed work nothing on file covers: one figure, wherever it is told
       def not_covered
         return if unfilled.empty?
@@ -23,7 +26,7 @@ module Gimlet::Core
       # @return [String] when everything is there
       def complete
         short = lines.count { |line| line.short.positive? }
-        return "not complete: #{unfilled.sum(&:quantity)} pieces are not covered" if unfilled.any?
+        return "not complete: #{lacking} pieces are not covered" if unfilled.any?
 
         if short.zero?
           "complete today"
@@ -62,6 +65,8 @@ module Gimlet::Core
 
     POLICIES = { "on_shelf" => "on the shelf today", "cheapest" => "cheapest",
                  "complete_sets" => "complete sets" }.freeze
+    # What the shelf alone is called where it leaves open what another plan covers.
+    PART_NOW = "part now, the rest to come"
 
     # Up to three plans for a demand, by what matters to this customer.
     class Plans
@@ -83,18 +88,29 @@ module Gimlet::Core
         @fixed = fixed.to_h { |line| [offered(line), line] }
       end
 
-      # @param policy [String] the one to name first
-      # @return [Array<Plan>] without doubles
-      def call(policy)
-        order = [policy, *POLICIES.keys].uniq
+      # @param policy [String, nil] the one that somebody chose
+      # @return [Array<Plan>] without doubles; first the one that was chosen, else the one that leads
+      def call(policy = nil)
+        order = [policy, *POLICIES.keys].compact.uniq
         found = order.map { |one| [one, solve(one)] }.group_by { |_, purchase| purchase.counts }
-        found.values.map { |same| plan(same.map(&:first), same.first.last) }
+        plans = found.values.map { |same| plan(same.map(&:first), same.first.last) }
+        named(policy ? plans : led(plans))
       end
 
-      # @return [Plan] that one alone
-      def one(policy) = plan([policy], solve(policy))
+      # @return [Plan] the first of them alone
+      def one(policy) = policy ? plan([policy], solve(policy)) : call.first
 
       private
+
+      # The shelf leads where no other plan covers more, else the cheapest of those that do: an order is to do the job that was agreed.
+      def led(plans)
+        plans.each_with_index.min_by { |one, at| [one.lacking, at.zero? ? 0 : 1, one.price_cents] }.first.then { |first| [first, *(plans - [first])] }
+      end
+
+      def named(plans)
+        least = plans.map(&:lacking).min
+        plans.map { |one| one.policy == "on_shelf" && one.lacking > least ? one.with(name: PART_NOW) : one }
+      end
 
       def solve(policy)
         free = (policy == "complete_sets" ? sets : @offers) - @fixed.keys

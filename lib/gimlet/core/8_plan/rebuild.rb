@@ -16,12 +16,13 @@ module Gimlet::Core
     # Everything a rebuild order says about one pump.
     Workup = Value.of(:variant, :teardown, :demand, :plans, :tools, :wrenches, :consumables, :tightening, :extension, :refit, :steps, :cautions)
 
-    # What is to be done: `scope` areas or a whole Scope, `policy` of KitPlan::POLICIES, `pumps` how many, `unit` of the customer's wrench,
+    # What is to be done: `scope` areas or a whole Scope, `policy` of KitPlan::POLICIES where one was chosen, `pumps` how many, `unit` of the
+    # customer's wrench,
     # `findings` of Finding, `had` { part number => how many the customer has already }, `fixed` lines of KitPlan::Fixed set by hand,
     # `wrenches` the customer's own, `extension` of Tightening::Extension or nil, `entered` { fastener id => Tightening::Entered },
     # `service` of Materials::Service, what it pumps, `also` lines of KitPlan::Fixed that go along.
     Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches, :extension, :entered, :service, :also)
-    USUAL = { policy: "on_shelf", pumps: 1, unit: "N·m", findings: [].freeze, had: {}.freeze, fixed: [].freeze, also: [].freeze,
+    USUAL = { pumps: 1, unit: "N·m", findings: [].freeze, had: {}.freeze, fixed: [].freeze, also: [].freeze,
               wrenches: [].freeze, entered: {}.freeze }.freeze
 
     # From a pump and its agreed work to the order: teardown, demand, kit plans, tools, tightening, cautions.

@@ -20,6 +20,7 @@ module Gimlet::Core
         def self.call(body, life)
           life.bagged? || life.all_out? || reject("number", "nothing_picked", "Nothing of order #{life.id} is in its bag: pick first.")
           life.unchecked? && Reason.check(body["reason"], "Not every piece was checked: check them, or say why it goes out unchecked.")
+          body["to"].to_s.strip.empty? && reject("to", "nobody_named", "Say who takes it, or the number of the parcel.")
           movements = moves("handed_over", life, &:checked) + moves("handed_over_unchecked", life, body["reason"]) do |good|
             good.bagged - good.checked
           end

@@ -6,13 +6,11 @@ require_relative "../kind"
 module Gimlet::Core
   module Ticket
     module Kinds
-      # Which of the kit plans is bought.
+      # Which of the kit plans is bought, where it is not the one that leads.
       class Plan < Kind
-        USUAL = "on_shelf"
-
         field "policy", { "type" => "string", "enum" => KitPlan::POLICIES.keys }
 
-        def self.fold(entries, _live) = { policy: entries.last&.body&.fetch("policy") || USUAL }
+        def self.fold(entries, _live) = { policy: entries.last&.body&.fetch("policy") }
         def self.words(body, _areas) = "buy #{KitPlan::POLICIES.fetch(body['policy'])}"
       end
     end
