@@ -196,7 +196,9 @@ module Gimlet
 
       # What was not there came with the next van.
       def came
-        goods.each { |good| @morning.keep_stock.move("kind" => "received", "number" => good.number, "quantity" => good.short) if good.short.positive? }
+        goods.select { |good| good.short.positive? }.each do |good|
+          @morning.keep_stock.move("kind" => "received", "number" => good.number, "quantity" => good.short)
+        end
       end
 
       def picked
