@@ -2,6 +2,7 @@
 
 require_relative "../../core/bench/log"
 require_relative "../../core/desk/code"
+require_relative "../../core/order/parts"
 require_relative "../../counter/same_again"
 require_relative "../../counter/scan_piece"
 require_relative "../../counter/step_order"
@@ -45,7 +46,7 @@ module Gimlet
           end
 
           def bag_label(order)
-            stops = order.record["stops"].map { |stop| "STOP: #{stop['name']}" }
+            stops = order.record["stops"].map { |stop| "STOP: #{stop['name']}" } + Core::Order::Parts.new(order.record).lacking
             pump = order.record["pump"].values_at("model", "serials").compact.join(" ")
             Exchange::Paper::Labels::Label.new(code: Core::Desk::Code.new(kind: "order", value: order.id).to_s, strong: "order #{order.id}",
                                                lines: [*stops, order.customer || "nobody named", pump])

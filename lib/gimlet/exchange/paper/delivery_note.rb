@@ -25,6 +25,7 @@ module Gimlet
 
         # @return [String]
         def render
+          @drawn.lacking
           sold
           list("Along in case: bring back what is not used", @life.goods.select { |good| along(good).positive? }) do |good|
             "#{along(good)} × #{good.number} #{good.name}, #{@drawn.money(good.price_cents)} each: charged only when kept"

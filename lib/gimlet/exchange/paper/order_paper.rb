@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "time"
+require_relative "../../core/order/parts"
 require_relative "blank"
 require_relative "qr_code"
 require_relative "sheet"
@@ -26,6 +27,9 @@ module Gimlet
         end
 
         attr_reader :sheet
+
+        # What the agreed work needs and is not there comes before what is.
+        def lacking = Core::Order::Parts.new(@order.record).lacking.each { |text| @sheet.bullet(text, style: :bold) }
 
         # @param rows [Array<Array(Integer, String, String, Integer)>] how many, number, name, cents each
         def goods(rows)

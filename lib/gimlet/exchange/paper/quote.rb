@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../../core/order/parts"
 require_relative "../../core/desk/shop_format"
 require_relative "order_paper"
 
@@ -21,10 +20,10 @@ module Gimlet
           drawn = OrderPaper.new("Quote", order, paper, "ORDER #{order.id}", ways)
           sheet = drawn.sheet
           sheet.line "These prices stand until #{order.valid_until}.", style: :bold if order.valid_until
+          drawn.lacking
           drawn.goods(life.goods.select { |good| good.sold.positive? }.map { |good| [good.sold, good.number, good.name, good.price_cents] })
           drawn.total(total)
           along(drawn, life)
-          Core::Order::Parts.new(order.record).lacking.each { |text| sheet.bullet(text, style: :bold) }
           drawn.render
         end
 
