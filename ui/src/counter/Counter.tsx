@@ -1,10 +1,10 @@
 import Box from "@mui/material/Box";
-import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { api, Problem, told } from "../api/client";
 import { type Intent, useArrived } from "../api/outbox";
 import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
+import { useStale } from "../api/stale";
 import { commandOf, type Command } from "../ticket/commands";
 import { useSameAgain } from "../customers/useSameAgain";
 import { usePreview } from "../ticket/usePreview";
@@ -50,7 +50,7 @@ export function Counter({ ticket, view }: Props) {
   // A line that came back to the field and then arrived after all is not typed again.
   const { forget: forgetLine } = draft;
   useArrived(useCallback(({ body }: Intent) => typeof body.words === "string" && forgetLine(body.words), [forgetLine]));
-  const cache = useQueryClient();
+  const stale = useStale();
   const sameAgain = useSameAgain();
 
   /** A refused command stays in the line, marked, so that the next typing takes its place. */
@@ -129,7 +129,7 @@ export function Counter({ ticket, view }: Props) {
   const newCustomer = async (typed: string) => {
     try {
       const customer = await told(api.POST("/api/customers", { body: { key: freshKey(), line: typed } }));
-      void cache.invalidateQueries({ queryKey: ["customers"] });
+      stale("customer");
       return await fromLine(() => ticket.add("line", { kind: "customer", customer_id: customer.id }));
     } catch (error) {
       return complain((error as Problem).message);

@@ -1,10 +1,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, told } from "../api/client";
+import { useStale } from "../api/stale";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Table } from "../shell/Table";
 import { Small } from "../shell/text";
@@ -16,7 +17,7 @@ const SHOWN = 60;
 export function Customers() {
   const [words, setWords] = useState("");
   const [line, setLine] = useState("");
-  const cache = useQueryClient();
+  const stale = useStale();
   const navigate = useNavigate();
   const { data, error } = useQuery({
     queryKey: ["customers", "found", words],
@@ -26,7 +27,7 @@ export function Customers() {
   const adding = useMutation({
     mutationFn: () => told(api.POST("/api/customers", { body: { key: freshKey(), line } })),
     onSuccess: (customer) => {
-      void cache.invalidateQueries({ queryKey: ["customers"] });
+      stale("customer");
       void navigate(`/desk/customers/${customer.id}`);
     },
   });

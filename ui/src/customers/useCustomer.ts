@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
+import { useStale } from "../api/stale";
 
 export type CustomerFile = components["schemas"]["CustomerFile"];
 export type CustomerPump = CustomerFile["pumps"][number];
@@ -16,12 +17,12 @@ export const useCustomerFile = (id: number | null) =>
 /** Whatever changes a customer's file answers with it as it is then. */
 export function useFileChange<Body>(change: (body: Body) => Promise<CustomerFile>) {
   const cache = useQueryClient();
+  const stale = useStale();
   return useMutation({
     mutationFn: change,
     onSuccess: (file) => {
-      void cache.invalidateQueries({ queryKey: ["customers"] });
+      stale("customer");
       cache.setQueryData(["customers", file.id], file);
-      void cache.invalidateQueries({ queryKey: ["today"] });
     },
   });
 }

@@ -1,7 +1,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { api, told } from "../api/client";
+import { useStale } from "../api/stale";
 import { ProblemAlert } from "../shell/ProblemAlert";
 
 const GIGABYTE = 1024 ** 3;
@@ -16,9 +17,9 @@ async function health() {
 
 /** Whether the database can be worked with, and one more proven copy of it. */
 export function Copies() {
-  const cache = useQueryClient();
+  const stale = useStale();
   const { data, error } = useQuery({ queryKey: ["health"], queryFn: health, refetchInterval: 30_000 });
-  const copy = useMutation({ mutationFn: () => told(api.POST("/api/backup", { body: {} })), onSuccess: () => void cache.invalidateQueries({ queryKey: ["health"] }) });
+  const copy = useMutation({ mutationFn: () => told(api.POST("/api/backup", { body: {} })), onSuccess: () => stale("health") });
   return (
     <Box sx={{ display: "grid", gap: 1, justifyItems: "start", fontSize: 17 }}>
       {error && <ProblemAlert>{error.message}</ProblemAlert>}

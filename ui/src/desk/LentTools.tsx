@@ -1,11 +1,12 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
+import { useStale } from "../api/stale";
 import { price } from "../shell/format";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Table } from "../shell/Table";
@@ -22,12 +23,12 @@ const where = (tool: LentTool) =>
 export function LentTools() {
   const { data, error } = useQuery({ queryKey: ["tools"], queryFn: () => told(api.GET("/api/tools")) });
   const [typed, setTyped] = useState(EMPTY);
-  const cache = useQueryClient();
+  const stale = useStale();
   const adding = useMutation({
     mutationFn: () => told(api.POST("/api/tools", { body: { ...typed, key: freshKey() } })),
     onSuccess: () => {
       setTyped(EMPTY);
-      void cache.invalidateQueries({ queryKey: ["tools"] });
+      stale("tools");
     },
   });
   const problem = error ?? adding.error;

@@ -2,11 +2,12 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import NativeSelect from "@mui/material/NativeSelect";
 import TextField from "@mui/material/TextField";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, told } from "../api/client";
 import { useVocabulary } from "../api/queries";
 import type { components } from "../api/schema";
+import { useStale } from "../api/stale";
 import { clock } from "../shell/format";
 import { Table } from "../shell/Table";
 import { ProblemAlert } from "../shell/ProblemAlert";
@@ -18,14 +19,14 @@ const SCRIPT = "script";
 
 /** Who may sign in as what, and which scripts may ask. The same name again gives a person another role and secret. */
 export function People() {
-  const cache = useQueryClient();
+  const stale = useStale();
   const vocabulary = useVocabulary().data;
   const { data, error } = useQuery({ queryKey: ["people"], queryFn: () => told(api.GET("/api/people")) });
   const [kind, setKind] = useState("person");
   const [name, setName] = useState("");
   const [role, setRole] = useState<Role>("counter");
   const [secret, setSecret] = useState("");
-  const refresh = () => void cache.invalidateQueries({ queryKey: ["people"] });
+  const refresh = () => stale("people");
   const put = useMutation({
     mutationFn: async () => {
       if (kind === SCRIPT) return (await told(api.POST("/api/tokens", { body: { name, role } }))).token;
@@ -36,7 +37,7 @@ export function People() {
       setName("");
       setSecret("");
       refresh();
-      void cache.invalidateQueries({ queryKey: ["session"] });
+      stale("session");
     },
   });
   const leave = useMutation({ mutationFn: (who: string) => told(api.POST("/api/people/leave", { body: { name: who } })), onSuccess: refresh });

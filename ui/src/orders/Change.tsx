@@ -2,12 +2,12 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Problem, told } from "../api/client";
 import type { components } from "../api/schema";
 import type { Order } from "../api/types";
+import { useStale } from "../api/stale";
 import { freshKey } from "../ticket/key";
 import { ProblemAlert } from "../shell/ProblemAlert";
 
@@ -20,7 +20,7 @@ export function Change({ order }: { order: Order }) {
   const [handed, setHanded] = useState<Handed>("shelf");
   const [problem, setProblem] = useState<string | null>(null);
   const out = order.goods.reduce((sum, good) => sum + good.out, 0);
-  const cache = useQueryClient();
+  const stale = useStale();
   const navigate = useNavigate();
   const attempt = (work: Promise<unknown>, then: () => void) => {
     setProblem(null);
@@ -33,7 +33,7 @@ export function Change({ order }: { order: Order }) {
   const cancel = () =>
     attempt(told(api.POST("/api/orders/{id}/steps", { params: { path: { id: order.id } }, body: { kind: "cancel", key: freshKey(), reason, handed: out > 0 ? handed : null, revision: order.revision } })), () => {
       setReason("");
-      void cache.invalidateQueries({ queryKey: ["orders"] });
+      stale("order");
     });
   return (
     <Box component="section" aria-label="Change the order" sx={{ mt: 2, borderTop: "1px solid", borderColor: "divider", pt: 1.5 }}>

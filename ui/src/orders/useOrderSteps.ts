@@ -3,6 +3,7 @@ import { useState } from "react";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
 import type { Order } from "../api/types";
+import { useStale } from "../api/stale";
 import { freshKey } from "../ticket/key";
 
 type NewStep = components["schemas"]["NewStep"];
@@ -21,12 +22,12 @@ export interface OrderSteps {
 /** What is done with an order, one step after the other. */
 export function useOrderSteps(order: Order): OrderSteps {
   const cache = useQueryClient();
+  const stale = useStale();
   const [problem, setProblem] = useState<string | null>(null);
   const keep = (fresh: Order) => {
     setProblem(null);
     cache.setQueryData(["orders", fresh.id, null], fresh);
-    void cache.invalidateQueries({ queryKey: ["today"] });
-    void cache.invalidateQueries({ queryKey: ["orders", "list"] });
+    stale("step");
   };
   const path = { path: { id: order.id } };
   const stepping = useMutation({

@@ -1,20 +1,21 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, told } from "../api/client";
+import { useStale } from "../api/stale";
 import { ProblemAlert } from "./ProblemAlert";
 import { StopCard, type Stop } from "./StopCard";
 import { freshKey } from "../ticket/key";
 
 /** A danger on an order: the first step of its work, which goes on only when somebody says what was looked at. */
 export function StandingStop({ order, stop }: { order: number; stop: Stop }) {
-  const cache = useQueryClient();
+  const stale = useStale();
   const [words, setWords] = useState("");
   const lifting = useMutation({
     mutationFn: () => told(api.POST("/api/orders/{id}/stops", { params: { path: { id: order } }, body: { key: freshKey(), hazard: stop.id, reason: words } })),
-    onSuccess: () => Promise.all(["bench", "orders"].map((key) => cache.invalidateQueries({ queryKey: [key, order] }))),
+    onSuccess: () => stale("order"),
   });
   const send = (event: FormEvent) => {
     event.preventDefault();

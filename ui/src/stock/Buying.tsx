@@ -1,9 +1,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, told } from "../api/client";
+import { useStale } from "../api/stale";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Table } from "../shell/Table";
 import { price } from "../shell/format";
@@ -16,7 +17,7 @@ const SHOWN = 20;
 
 /** What lies below its level or is waited for, what the supplier says of it, and what was bought. */
 export function Buying() {
-  const cache = useQueryClient();
+  const stale = useStale();
   const may = useMay();
   const wanted = useQuery({ queryKey: ["to-buy"], queryFn: () => told(api.GET("/api/to-buy")) });
   const purchases = useQuery({ queryKey: ["purchases"], queryFn: () => told(api.GET("/api/purchases")) });
@@ -28,8 +29,7 @@ export function Buying() {
     mutationFn: () => told(api.POST("/api/purchases", { body: { key: freshKey(), lines: lines.filter((line) => quantity(line) > 0).map((line) => ({ number: line.number, quantity: quantity(line) })) } })),
     onSuccess: () => {
       setTyped({});
-      void cache.invalidateQueries({ queryKey: ["purchases"] });
-      void cache.invalidateQueries({ queryKey: ["to-buy"] });
+      stale("purchase");
     },
   });
   const says = (number: string) => {

@@ -1,9 +1,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, told } from "../api/client";
+import { useStale } from "../api/stale";
 import { Scanner } from "../orders/Scanner";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
@@ -13,7 +14,7 @@ import { freshKey } from "../ticket/key";
 export function Count() {
   const [counts, setCounts] = useState<Record<string, number>>({});
   const [reasons, setReasons] = useState<Record<string, string>>({});
-  const cache = useQueryClient();
+  const stale = useStale();
   const lines = Object.entries(counts).map(([number, counted]) => ({ number, counted }));
   const looking = useMutation({ mutationFn: () => told(api.POST("/api/counts/look", { body: { lines } })) });
   const differences = looking.data?.differences ?? [];
@@ -23,7 +24,7 @@ export function Count() {
       setCounts({});
       setReasons({});
       looking.reset();
-      void cache.invalidateQueries({ queryKey: ["prices"] });
+      stale("stock");
     },
   });
   const scan = (code: string) => {

@@ -7,6 +7,7 @@ import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
+import { useStale } from "../api/stale";
 import { day, price } from "../shell/format";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
@@ -44,6 +45,7 @@ export function OneNumber({ number, onClose }: { number: string; onClose: () => 
 function Forms({ stock }: { stock: Stocking }) {
   const may = useMay();
   const cache = useQueryClient();
+  const stale = useStale();
   const [kind, setKind] = useState<Kind>("received");
   const [quantity, setQuantity] = useState("1");
   const [why, setWhy] = useState("");
@@ -51,7 +53,7 @@ function Forms({ stock }: { stock: Stocking }) {
   const [level, setLevel] = useState(stock.level === null ? "" : String(stock.level));
   const keep = (fresh: Stocking) => {
     cache.setQueryData(["stock", fresh.number], fresh);
-    void cache.invalidateQueries({ queryKey: ["prices"] });
+    stale("stock");
   };
   const moving = useMutation({ mutationFn: () => told(api.POST("/api/movements", { body: { key: freshKey(), kind, number: stock.number, quantity: Number(quantity), why: why || null } })), onSuccess: keep });
   const changing = useMutation({

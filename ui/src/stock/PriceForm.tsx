@@ -1,10 +1,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
+import { useStale } from "../api/stale";
 import { ProblemAlert } from "../shell/ProblemAlert";
 
 type NewPrice = components["schemas"]["NewPrice"];
@@ -16,12 +17,12 @@ const LABELS = { number: "number", price: "price", on_hand: "here now", pack: "p
 /** One number's price and shelf. What was typed stays when it is refused. */
 export function PriceForm() {
   const [typed, setTyped] = useState(EMPTY);
-  const cache = useQueryClient();
+  const stale = useStale();
   const put = useMutation({
     mutationFn: (body: NewPrice) => told(api.POST("/api/prices", { body })),
     onSuccess: () => {
       setTyped(EMPTY);
-      void cache.invalidateQueries({ queryKey: ["prices"] });
+      stale("stock");
     },
   });
   const send = (event: FormEvent) => {

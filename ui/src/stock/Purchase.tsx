@@ -1,10 +1,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
+import { useStale } from "../api/stale";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
 import { day, price } from "../shell/format";
@@ -15,10 +16,10 @@ type Bought = components["schemas"]["Purchase"];
 
 /** One purchase: sent off, or on paper, and received as it comes. */
 export function Purchase({ purchase, linked }: { purchase: Bought; linked: boolean }) {
-  const cache = useQueryClient();
+  const stale = useStale();
   const may = useMay();
   const path = { path: { id: purchase.id } };
-  const again = () => ["purchases", "to-buy", "prices", "today"].forEach((key) => void cache.invalidateQueries({ queryKey: [key] }));
+  const again = () => stale("purchase");
   const sending = useMutation({ mutationFn: () => told(api.POST("/api/purchases/{id}/send", { params: path, body: {} })), onSuccess: again });
   const told_ = sending.error?.message ?? sending.data?.problem;
   const open = purchase.state !== "received";
