@@ -238,7 +238,7 @@ class OrdersApiTest < Minitest::Test
     assert_match(/1 × PW-K220 TK4 seal kit 20, one pump, 67\.18” is “.*72\.18/, assert_problem(409, "changed")["detail"])
     stock.upsert([{ number: "PW-K220", price_cents: kit.price_cents, on_hand: 0, pack: 1 }])
     order(made)
-    assert_match(/PW-K220.*is gone/, assert_problem(409, "changed")["detail"])
+    assert_match(/PW-K220.*67\.18, to come/, assert_problem(409, "changed")["detail"])
     stock.upsert([{ number: "PW-K220", price_cents: kit.price_cents, on_hand: 9, pack: 1 }])
     order(made)
     assert_equal 201, last_response.status, "as it was seen"

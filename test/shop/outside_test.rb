@@ -43,7 +43,7 @@ class OutsideTest < Minitest::Test
     @supplier = BadSupplier.new(:never)
     served(GIMLET_SUPPLIER: @supplier.address)
     BadSupplier::WAYS.each_key do |way|
-      @supplier.kind = way
+      @supplier.way = way
       spent = waited do
         Array.new(4) do
           Thread.new do

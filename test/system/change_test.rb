@@ -54,7 +54,7 @@ class ChangeTest < SystemTest
     assert_text "Cancelled"
     assert_accessible
     visit "/orders"
-    assert_selector "[role=row]", text: "cancelled"
+    assert_selector "tr", text: "cancelled"
   end
 
   def test_a_ticket_is_closed_and_found_again

@@ -252,7 +252,7 @@ class CounterTest < SystemTest
     find_field("Pumps").send_keys(:enter)
     wait_until { folded.pumps == 2 }
     # The page moves when the answer comes: a press in that moment may miss.
-    assert_selector "aside[aria-label=Tray]", text: /6\s+DB 7920/
+    assert_selector "aside[aria-label=Tray]", text: /6\s+DB KIT 220/
     click_button "Agreed with the customer"
     unfold "Why each part"
     assert_selector "tr", text: "6 × DB 7920"

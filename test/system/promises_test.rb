@@ -4,6 +4,7 @@ require_relative "../support/system"
 
 # What the counter promises, and what it says instead of promising.
 class PromisesTest < SystemTest
+  def open_answer(name) = find("section[aria-label='#{name}'] h2 button").click
   def line(text) = find_field("What you hear").send_keys(text, :enter)
 
   def test_when_nothing_more_can_be_asked
@@ -54,6 +55,8 @@ class PromisesTest < SystemTest
     line ""
     assert_text "Complaint: loses pressure, milky oil."
     line ""
+    open_answer "Parts"
+    find("button", text: "part now, the rest to come").click
     line "save"
     assert_text "not covered"
     assert_equal 0, database[:orders].count, "it asks once"

@@ -97,6 +97,8 @@ class WorkTest < SystemTest
     unfold "Kits that are not used"
     assert_text "taken off by hand: the bags are torn"
     assert_no_selector "table[aria-label='Parts to sell'] tr", text: "DB KIT 120"
+    assert_selector "table[aria-label='Parts to sell'] tr", text: /3\s+DB 7820/
+    find("button", text: "part now, the rest to come").click
     assert_text "Not covered: 3 × high-pressure packing 20 DB 7820, taken off by hand"
     unfold "Why each part"
     fill_in "DB 7850: the customer has", with: 3

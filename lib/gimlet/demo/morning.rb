@@ -182,6 +182,7 @@ module Gimlet
         request = { "ticket_id" => @ticket, "on" => seen.ticket.last, "seen" => Present::TicketView.call(seen)[:seen], "reason" => reason,
                     "who" => who, "quote" => @call["to"] == "quoted" }
         @order, = Store::Clock.at(Store::Clock.now + 150 + (@index % 7 * 40)) { @morning.place_order.call(request) }
+        came unless %w[quoted waiting].include?(@call["to"])
         step("discount", "percent" => @call["discount"]) if @call["discount"]
       end
 
@@ -202,7 +203,6 @@ module Gimlet
       end
 
       def picked
-        came
         goods.each { |good| step("pick", "number" => good.number, "quantity" => good.reserved) if good.reserved.positive? }
       end
 

@@ -24,6 +24,7 @@ export function NextStep({ steps }: { steps: OrderSteps }) {
   const { scan, forms, buttons, says } = steps.order.next;
   // Checking begins with a press: the scan too many of the last piece picked is not its check.
   const [scanning, setScanning] = useState(scan?.kind);
+  if (scan && !scanning) setScanning(scan.kind);
   return (
     <Box component="section" aria-label="Next" sx={{ border: "1px solid", borderColor: "divider", borderRadius: 1, bgcolor: "background.paper", p: 1.5, my: 1 }}>
       {steps.problem && <ProblemAlert>{steps.problem}</ProblemAlert>}
