@@ -71,10 +71,14 @@ function Lines({ lines }: { lines: TrayLine[] }) {
   return (
     <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
       {lines.map((line) => (
-        <Box component="li" key={line.number} sx={{ display: "flex", gap: 1, py: 0.25 }}>
-          <strong>{packs(line)}</strong>
-          <span style={{ flex: 1, minWidth: 0 }}>{line.number}<Box component="span" sx={{ display: "block", fontSize: 14, color: "text.secondary" }}>{line.name}</Box></span>
-          <span style={{ textAlign: "right" }}>{price(line.price_cents)}<Box component="span" sx={{ display: "block", fontSize: 14, fontWeight: line.short > 0 ? 700 : 400 }}>{shelf(line)}</Box></span>
+        <Box component="li" key={line.number} sx={{ py: 0.25 }}>
+          <Box sx={{ display: "flex", justifyContent: "space-between", gap: 1 }}>
+            <span><strong>{packs(line)}</strong> {line.number}</span><span>{price(line.price_cents)}</span>
+          </Box>
+          <Box sx={{ display: "flex", justifyContent: "space-between", columnGap: 1, flexWrap: "wrap", fontSize: 14 }}>
+            <Box component="span" sx={{ color: "text.secondary" }}>{line.name}</Box>
+            <Box component="span" sx={{ ml: "auto", fontWeight: line.short > 0 ? 700 : 400 }}>{shelf(line)}</Box>
+          </Box>
         </Box>
       ))}
     </Box>
