@@ -60,6 +60,14 @@ class OrderLifeApiTest < Minitest::Test
     sums_hold
   end
 
+  # Whoever takes part now finds on every paper that goes with it what the job still needs.
+  def test_what_is_not_supplied_stands_on_what_goes_out
+    count_down("PW-K220", 0)
+    order = placed(plan: "on_shelf")
+    assert_equal 201, last_response.status
+    %w[note label card].each { |name| assert_match(/NOT SUPPLIED: \d × .*PW-4220/, paper(order, name).gsub(/\s+/, " "), name) }
+  end
+
   def test_a_double_click_hands_over_once
     order = placed
     pick_all(order)

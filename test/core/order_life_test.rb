@@ -85,6 +85,10 @@ class OrderLifeTest < Minitest::Test
     assert_match(/nothing more/, Order::NextStep.of(in_state("closed"), []).says)
     assert_equal "A quote, valid until 2026-12-01.", Order::NextStep.of(in_state("quoted"), []).says
     assert_nil Order::NextStep.of(in_state("ordered"), %w[amend]).scan, "who may not pick is not asked to"
+    bags = { "ordered" => [false, true], "waiting" => [false, true], "picked" => [true, false], "checked" => [false, false] }
+    bags.each { |state, told| assert_equal told, Order::NextStep.of(in_state(state), []).to_h.values_at(:unchecked, :part), state }
+    assert_equal %w[hand_over], Order::NextStep.of(life("open", []), %w[hand_over]).forms, "tools alone are handed over too"
+    assert_empty Order::NextStep.of(life("closed", [good(handed: 2, returned: 2)]), %w[take_back]).forms, "all of it is back"
     half = life("open", [good(reserved: 1, bagged: 1), good.with(number: "A-2", bagged: 1, wanted: 1)])
     assert_equal({ kind: "pick", name: "Scan each piece into the bag", codes: %w[A-1] }, Order::NextStep.of(half, %w[pick check]).scan)
     assert_equal %w[A-1 A-2], Order::NextStep.of(half, %w[check]).scan[:codes]

@@ -178,6 +178,9 @@ class RulesTest < Minitest::Test
 
   # What is promised to other orders is not there for this one.
   def test_what_a_line_is_short_of
+    taken = STOCK.transform_values { |one| one.with(on_hand: 1, reserved: 1) }
+    lines = Core::KitPlan::Plans.new(demand("TK4L20 from 31000", ["packings"]), snapshot, taken).one("cheapest").lines
+    assert_equal lines.map(&:quantity), lines.map(&:short), "what is here is another's"
     stock = STOCK.transform_values { |one| one.with(on_hand: 3, reserved: 2) }
     line = Core::KitPlan::Plans.new(demand("TK4L20 from 31000", ["packings"]), snapshot, stock).one("cheapest").lines.max_by(&:quantity)
     assert_equal [3, 2, 1], [line.on_hand, line.promised, line.free]

@@ -7,6 +7,7 @@ module LivedIn
   # @return [String] its database
   def self.path
     @path ||= File.join(File.dirname(SeededApp::TEMPLATE), "lived_in.sqlite3").tap do |path|
+      ["", "-wal", "-shm"].each { |suffix| FileUtils.rm_f("#{path}#{suffix}") }
       FileUtils.cp(SeededApp::TEMPLATE, path)
       shop = Gimlet::Store.connect(path)
       Gimlet::Demo.morning(shop)

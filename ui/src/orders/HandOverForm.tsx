@@ -6,11 +6,11 @@ import { type FormEvent, useState } from "react";
 import type { OrderSteps } from "./useOrderSteps";
 
 /** What is in the bag goes out to somebody by name, unchecked only for a reason. It is never under a scanner's Enter: nothing of it has the focus by itself. */
-export function HandOverForm({ steps, unchecked }: { steps: OrderSteps; unchecked: boolean }) {
+export function HandOverForm({ steps }: { steps: OrderSteps }) {
   const [how, setHow] = useState<"fetched" | "posted">("fetched");
   const [to, setTo] = useState("");
   const [reason, setReason] = useState("");
-  const part = steps.order.state === "waiting" || steps.order.state === "ordered";
+  const { part, unchecked } = steps.order.next;
   const send = (event: FormEvent) => {
     event.preventDefault();
     void steps.step({ kind: "hand_over", how, to: to || null, reason: unchecked ? reason || null : null });

@@ -12,10 +12,7 @@ import type { OrderSteps, Sent } from "./useOrderSteps";
 /** Steps that ask for more than a press. */
 const FORMS: Partial<Record<Order["next"]["forms"][number], (steps: OrderSteps) => ReactNode>> = {
   prolong: (steps) => <ProlongForm steps={steps} />,
-  hand_over: (steps) => {
-    const unchecked = steps.order.goods.some((good) => good.bagged > good.checked);
-    return <HandOverForm key={String(unchecked)} steps={steps} unchecked={unchecked} />;
-  },
+  hand_over: (steps) => <HandOverForm key={String(steps.order.next.unchecked)} steps={steps} />,
   take_back: (steps) => <TakeBackForm steps={steps} />,
 };
 

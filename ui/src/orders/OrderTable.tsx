@@ -17,14 +17,14 @@ type States = readonly { id: string; name: string }[];
 interface Column {
   name: string;
   /** What it is sorted by. */
-  by: (order: Summary) => string | number;
+  by: (order: Summary, states: States) => string | number;
   shown: (order: Summary, states: States) => string;
   figures?: true;
 }
 
 const COLUMNS: readonly Column[] = [
   { name: "order", by: (one) => one.id, shown: (one) => String(one.id) },
-  { name: "state", by: (one) => one.state, shown: (one, states) => states.find((state) => state.id === one.state)?.name ?? one.state },
+  { name: "state", by: (one, states) => states.findIndex((state) => state.id === one.state), shown: (one, states) => states.find((state) => state.id === one.state)?.name ?? one.state },
   { name: "saved", by: (one) => one.created_at, shown: (one) => day(one.created_at) },
   { name: "customer", by: (one) => one.customer ?? "", shown: (one) => one.customer ?? "not named" },
   { name: "pump", by: (one) => one.model, shown: (one) => one.model },
@@ -41,7 +41,7 @@ export function OrderTable({ orders }: { orders: Summary[] }) {
   const navigate = useNavigate();
   const states = useVocabulary().data?.order_states ?? [];
   const [sorted, setSorted] = useState<{ column: Column; down: boolean } | null>(null);
-  const rows = sorted ? [...orders].sort((one, other) => before(sorted.column.by(one), sorted.column.by(other)) * (sorted.down ? -1 : 1)) : orders;
+  const rows = sorted ? [...orders].sort((one, other) => before(sorted.column.by(one, states), sorted.column.by(other, states)) * (sorted.down ? -1 : 1)) : orders;
   const align = (column: Column) => (column.figures ? "right" : "left");
   const sort = (column: Column) => setSorted({ column, down: sorted?.column === column && !sorted.down });
   return (

@@ -11,7 +11,7 @@ module Gimlet::Core
       # in 85, supply 20 l in 60 s".
       class Bucket < Rule
         LITRES = { "L" => 1, "US gal" => Units::GALLON_L }.freeze
-        SECONDS = { "s" => 1, "sec" => 1, "second" => 1, "min" => 60, "minute" => 60, "mins" => 60 }.freeze
+        SECONDS = { "s" => 1, "sec" => 1, "second" => 1, "min" => 60, "minute" => 60 }.freeze
         SPENT = %w[in take took taken needs].freeze
         FILLS = %w[bucket fill filled filling fills drum barrel container churn tub jerrycan].freeze
         FEED = %w[feed supply tap inlet mains].freeze
