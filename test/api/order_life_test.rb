@@ -63,9 +63,9 @@ class OrderLifeApiTest < Minitest::Test
   # Whoever takes part now finds on every paper that goes with it what the job still needs.
   def test_what_is_not_supplied_stands_on_what_goes_out
     count_down("PW-K220", 0)
-    order = placed(plan: "on_shelf")
+    order = save(agreed(plan: "on_shelf"), reason: "they have the seals")
     assert_equal 201, last_response.status
-    %w[note label card].each { |name| assert_match(/NOT SUPPLIED: \d × .*PW-4220/, paper(order, name).gsub(/\s+/, " "), name) }
+    %w[note label card].each { |name| assert_match(/NOT IN THE BAG: \d × .*PW-4220/, paper(order, name).gsub(/\s+/, " "), name) }
   end
 
   def test_a_double_click_hands_over_once

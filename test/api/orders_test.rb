@@ -81,7 +81,7 @@ class OrdersApiTest < Minitest::Test
     assert_problem(422, "reason_needed")
     made = order(doubtful, reason: "customer stands here with the old seal")
     assert_equal "customer stands here with the old seal", made["record"]["reason"]
-    assert_includes card_text(made["id"]), "Placed though not sure: customer stands here with the old seal"
+    assert_includes card_text(made["id"]), "Placed all the same: customer stands here with the old seal"
   end
 
   def test_a_settled_doubt_goes_with_the_order

@@ -13,16 +13,16 @@ class WaysApiTest < Minitest::Test
     assert_equal 201, last_response.status, last_response.body
   end
 
-  def choose(**ways) = send_json("POST", "/api/ways", { currency: "EUR", dates: "day_first", paper: "A4", **ways })
+  def choose(**ways) = send_json("POST", "/api/ways", { currency: "EUR", dates: "day_first", paper: "A4", open_days: %w[mon tue], **ways })
   def reader = PDF::Reader.new(StringIO.new(last_response.body))
 
   def test_they_are_usual_until_they_are_chosen
     get "/api/ways"
-    assert_equal({ "currency" => "EUR", "dates" => "day_first", "paper" => "A4" }, json)
+    assert_equal({ "currency" => "EUR", "dates" => "day_first", "paper" => "A4", "open_days" => %w[mon tue wed thu fri] }, json)
     choose(currency: "GBP", dates: "iso", paper: "LETTER")
     assert_schema "Ways"
     get "/api/session"
-    assert_equal({ "currency" => "GBP", "dates" => "iso", "paper" => "LETTER" }, json["ways"])
+    assert_equal({ "currency" => "GBP", "dates" => "iso", "paper" => "LETTER", "open_days" => %w[mon tue] }, json["ways"])
     assert_match(/money in GBP/, words_of_history)
   end
 

@@ -12,7 +12,8 @@ class ReadinessTest < Minitest::Test
   Identified = Gimlet::Core::Value.of(:blockers, :doubts)
   Doubt = Gimlet::Core::Value.of(:key, :matters)
   Workup = Gimlet::Core::Value.of(:plans, :tightening)
-  Plan = Gimlet::Core::Value.of(:lines, :unfilled)
+  Plan = Gimlet::Core::KitPlan::Plan
+  GAP = Gimlet::Core::KitPlan::Unfilled.new(number: "A-1", name: "seal", quantity: 2, by_hand: false)
   Told = Gimlet::Core::Value.of(:on_file?)
 
   TICKET = Ticket.new(state: "open", scope: ["packings"], agreed: true, settled: {})
@@ -46,8 +47,19 @@ class ReadinessTest < Minitest::Test
     assert_equal ["unsure"], readiness(leads: false).blockers.map(&:id), "another pump was taken by hand"
   end
 
+  # Which order it is, is settled: that it goes out without a piece takes a word, unless somebody left that piece out with one.
+  def test_a_place_that_stays_empty_takes_a_reason
+    open = readiness(workup: WHOLE.with(plans: [Plan.new(lines: [1], unfilled: [GAP])]))
+    assert open.enough?
+    assert_equal [Readiness::OPEN, "reason_needed"], [open.blockers.first.id, open.refused(nil).code]
+    assert_includes open.refused("no").text, "1 part is not covered: A-1"
+    assert_nil open.refused("they have seals")
+    assert_nil readiness(workup: WHOLE.with(plans: [Plan.new(lines: [1], unfilled: [GAP.with(by_hand: true)])])).refused(nil)
+    refute readiness(blockers: ["unsure"], workup: WHOLE.with(plans: [Plan.new(lines: [1], unfilled: [GAP])])).enough?
+  end
+
   def test_each_answer_is_settled_by_itself
-    short = readiness(workup: WHOLE.with(plans: [Plan.new(lines: [1], unfilled: [1])])).settled
+    short = readiness(workup: WHOLE.with(plans: [Plan.new(lines: [1], unfilled: [GAP])])).settled
     assert_equal [true, false, true], short.values_at("pump", "parts", "tools")
     silent = readiness(workup: WHOLE.with(tightening: [Told.new(on_file?: true), Told.new(on_file?: false)])).settled
     assert_equal [true, false], silent.values_at("tools", "tightening")

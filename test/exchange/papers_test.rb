@@ -16,10 +16,19 @@ class PapersTest < Minitest::Test
   Order = Gimlet::Core::Order
   Paper = Gimlet::Exchange::Paper
 
-  LACKING = { "quantity" => 2, "name" => "spring", "part" => "X-9", "reason" => "no price on file", "stand_ins" => [] }.freeze
-  RECORD = { "pump" => { "maker" => "Pellwick", "model" => "TK4R20", "serials" => "from 31000" }, "work" => { "areas" => [{ "name" => "packings" }] },
-             "parts" => { "lines" => [], "unfilled" => [LACKING],
-                          "surplus" => [] }, "why" => [] }.freeze
+  LACKING = { "quantity" => 2, "name" => "spring", "part" => "X-9", "reason" => "no price on file", "stand_ins" => [], "by_hand" => false }.freeze
+  LINE = { "number" => "A-1", "name" => "A-1 ring", "quantity" => 2, "short" => 1, "covers" => { "A-1" => 1 } }.freeze
+  # Two cylinders with a ring and a spring each.
+  STACK = { "id" => "packing", "name" => "packing", "positions" => ["cylinder 1", "cylinder 2"],
+            "drawing" => { "length_mm" => 20, "radius_mm" => 10, "pieces" => [0, 10].map do |x|
+              { "x_mm" => x, "width_mm" => 8, "outlines" => [[[x, 5], [x + 8, 5], [x + 8, 9], [x, 9]]], "circles" => [] }
+            end },
+            "layers" => [%w[ring A-1], %w[spring X-9]].map do |name, part|
+              { "name" => name, "part" => part, "fates" => %w[replace replace] }
+            end }.freeze
+  RECORD = { "pump" => { "maker" => "Pellwick", "model" => "TK4R20", "serials" => "from 31000" },
+             "work" => { "areas" => [{ "name" => "packings" }], "pumps" => 1 }, "reason" => "they have springs", "stacks" => [STACK],
+             "parts" => { "lines" => [LINE], "unfilled" => [LACKING], "surplus" => [] }, "why" => [{ "part" => "A-1", "had" => 0 }] }.freeze
 
   def order(**told)
     Order.new(id: 7, version: 1, versions: [], customer: "Säl & Söner", created_at: Time.utc(2026, 11, 29), discount: "0", record: RECORD, **told)
@@ -40,14 +49,16 @@ class PapersTest < Minitest::Test
     told = text(Paper::Quote.call(order(discount: "10", valid_until: "2026-12-13"), offered, offered.total("10", "21")))
     ["Quote, order 7", "Säl & Söner", "29 November 2026", "These prices stand until 2026-12-13", "2 A-1 A-1 ring €10.50 €21.00",
      "less 10 % −€2.10", "tax, 21 % €3.97", "to pay €22.87", "half a cent up", "2 × B-2 B-2 ring, €10.50 each",
-     "NOT SUPPLIED: 2 × spring X-9: no price on file"].each { |piece| assert_includes told, piece }
+     "NOT IN THE BAG: 2 × spring X-9, needed for packing (cylinder 1, 2): no price on file.", "Agreed so: they have springs.",
+     "TO COME: 1 × ring A-1, needed for packing (cylinder 2)."].each { |piece| assert_includes told, piece }
   end
 
   def test_a_delivery_note_has_what_goes_and_what_is_still_to_come
     told = note(order, life(good("A-1", wanted: 3, bagged: 1, handed: 1), good("B-2", along: 2, bagged: 2)))
-    assert_operator told.index("NOT SUPPLIED"), :<, told.index("2 A-1"), "what is missing comes first"
+    assert_operator told.index("NOT IN THE BAG"), :<, told.index("2 A-1"), "what is missing comes first"
     ["2 A-1", "€21.00", "The whole order comes to €38.12", "Along in case: bring back what is not used 2 × B-2", "Still to come 1 × A-1",
-     "NOT SUPPLIED: 2 × spring X-9: no price on file"].each { |piece| assert_includes told, piece }
+     "NOT IN THE BAG: 2 × spring X-9, needed for packing (cylinder 1, 2): no price on file.", "a hole stays empty"]
+      .each { |piece| assert_includes told, piece }
     refute_includes told, "to pay", "a part delivery is not settled by itself"
   end
 

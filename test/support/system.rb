@@ -77,10 +77,12 @@ class SystemTest < Minitest::Test
 
   def keys(*pressed) = page.driver.browser.switch_to.active_element.send_keys(*pressed)
 
-  # What is not covered is asked about once.
-  def say_again_if_asked
-    assert_text(/Type save again|is saved/)
-    say "" if page.has_text?("Type save again", wait: 0)
+  # What is not covered takes a reason.
+  def save_order
+    say "save"
+    assert_text(/Say why the order is placed|is saved/)
+    find_field("What you hear").send_keys([:control, "a"], "save the rest is to follow", :enter) if page.has_text?("Say why the order is placed",
+                                                                                                                   wait: 0)
   end
 
   # Opens what is folded away.

@@ -80,7 +80,7 @@ class BenchSystemTest < SystemTest
     assert_select "support pins M16, pair: lent or sold", selected: "lent"
     say "save"
     fill_in "Save all the same, because …", with: "his own plate"
-    click_button "Save, though not sure"
+    click_button "Save all the same"
     assert_text "Work card (PDF)"
     record = Gimlet::Store::Orders.new(database).find(1)[:record]
     bolts = record["tightening"].find { |row| row["fastener"] == "plunger_fix" }

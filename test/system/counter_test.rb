@@ -129,8 +129,8 @@ class CounterTest < SystemTest
     assert_selector "aside[aria-label=Tray]", text: "Empty until the pump and the work are known."
     say "TK4, 20 mm plunger, hex 6"
     assert_selector "section[aria-label='By option']", text: "option B"
-    fill_in "Why it is saved though not sure", with: "old customer, same pump as last year"
-    click_button "Save, though not sure"
+    fill_in "Why it is saved all the same", with: "old customer, same pump as last year"
+    click_button "Save all the same"
     assert_text "Order 1 is saved"
     assert_equal "old customer, same pump as last year", JSON.parse(database[:orders].get(:document))["reason"]
   end
@@ -306,8 +306,7 @@ class CounterTest < SystemTest
     select "Slipway Boatyard, Outer Quay", from: "Customer"
     find_field("What you hear").send_keys("plate SC325L, 29.8 lpm, blue, packings", :enter)
     assert_text "Enough to order"
-    say "save"
-    say_again_if_asked
+    save_order
     assert_text "Order 1 is saved"
     click_link "Orders"
     assert_selector "tr", text: "Slipway Boatyard"

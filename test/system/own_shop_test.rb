@@ -51,8 +51,7 @@ class OwnShopTest < Minitest::Test
     2.times { say "" }
     assert_text "Why each part"
     find_button("Complete sets", match: :first).click if page.has_button?("Complete sets", wait: 0)
-    say "save"
-    say "save" if page.has_text?("Type save again", wait: 2)
+    save_order
     assert_text "Order 1 is saved"
     lock
     bought_and_received

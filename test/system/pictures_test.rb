@@ -175,8 +175,7 @@ class PicturesTest < SystemTest
     visit "/"
     say "plate TK4R20, serial 31500, 15 lpm, green, packings"
     assert_text "Enough to order"
-    say "save"
-    say_again_if_asked
+    save_order
     assert_text "Order 1 is saved"
     visit "/orders/1/bench"
     click_button "Show the whole list"

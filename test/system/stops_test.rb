@@ -15,8 +15,8 @@ class StopsOnScreenTest < SystemTest
     assert_text "A danger stands that the caller was not told of"
     click_button "Read out: they know"
     assert_text "The caller was told by"
-    find_field("What you hear").send_keys([:control, "a"], "save", :enter)
-    say_again_if_asked
+    find_field("What you hear").send_keys([:control, "a"])
+    save_order
     assert_text "Order 1 is saved"
     bench
   end

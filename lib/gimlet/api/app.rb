@@ -10,6 +10,7 @@ require_relative "../counter/look_after_pumps"
 require_relative "../core/desk/shop_format"
 require_relative "../counter/note_at_bench"
 require_relative "../counter/place_order"
+require_relative "../counter/price_terms"
 require_relative "../counter/plan_rebuild"
 require_relative "../counter/shop"
 require_relative "../present/stops"
@@ -137,6 +138,11 @@ module Gimlet
       # How this shop writes money and dates, and what it prints on.
       def ways = Core::Desk::ShopFormat.of(JSON.parse(shop.settings["ways"] || "{}"))
 
+      # @param before [Integer, nil] the order that pieces are for
+      def terms(before: nil)
+        Counter::PriceTerms.of(purchases, stock, tax: tax, format: ways, today: Store::Clock.today, before: before)
+      end
+
       def look_after_customers = Counter::LookAfterCustomers.new(database, customers, who: who_asks)
       def look_after_pumps = Counter::LookAfterPumps.new(pumps, reference.snapshot, today: Store::Clock.today)
       def known(entries) = Counter::EntryContext.new(reference, customers, Core::Ticket::TicketState.of(entries))
@@ -155,7 +161,7 @@ module Gimlet
 
       # A ticket that has an order already finds its own pieces free.
       def stock_for(ticket) = (order = ticket && orders.id_of(ticket)) ? stock.for_order(order) : stock.all
-      def view(id, entries = tickets.entries(id)) = Present::TicketView.call(work_on(id, entries))
+      def view(id, entries = tickets.entries(id)) = Present::TicketView.call(work_on(id, entries), terms)
 
       # Until people sign in, what orders are made of is not changed from anywhere on the network.
       def from_this_machine
@@ -185,7 +191,7 @@ module Gimlet
       def place_order(ticket)
         newest
         work = Counter::WorkOnTicket.new(reference, stock_for(ticket), customers, orders)
-        Counter::PlaceOrder.new(work, database, prices: stock_for(ticket), **stores)
+        Counter::PlaceOrder.new(work, database, prices: stock_for(ticket), terms: terms, **stores)
       end
 
       def stores

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "../core/desk/terms"
 require_relative "../core/input_error"
 require_relative "../core/order/goods"
 require_relative "../core/order/record"
@@ -41,20 +42,23 @@ module Gimlet
 
       # @param view [WorkOnTicket::View] with a plan
       # @param reason [String, nil]
+      # @param terms [Core::Desk::Terms]
       # @return [Hash] what is kept of it (Core::Order::Record)
-      def self.record(view, reason)
-        plan = Present::Plan.call(view.planned, owned: view.ticket.owned.keys, handed: view.ticket.handed)
+      def self.record(view, reason, terms = Core::Desk::Terms.none)
+        plan = Present::Plan.call(view.planned, owned: view.ticket.owned.keys, handed: view.ticket.handed, terms: terms)
         Core::Order::Record.of(view, plan: plan, measured: Present::MeasuredOnTicket.call(view.measured),
                                      stops: Present::Stops.call(view.stops), reason: reason)
       end
 
       # @param work [WorkOnTicket] on the newest catalogue
       # @param prices [Hash{String=>Core::KitPlan::Stock}] of what goes along
+      # @param terms [Core::Desk::Terms] what prices are told with
       # @param shop [Hash] tickets, orders, lives, customers, pumps: the stores
-      def initialize(work, database, prices:, **shop)
+      def initialize(work, database, prices:, terms: Core::Desk::Terms.none, **shop)
         @work = work
         @database = database
         @prices = prices
+        @terms = terms
         @tickets, @orders, @lives, @customers, @pumps = shop.fetch_values(:tickets, :orders, :lives, :customers, :pumps)
       end
 
@@ -81,7 +85,7 @@ module Gimlet
         OrderChanged.check(view.amending, request["revision"]) if view.amending
         refuse(view, request["reason"])
         compare(view, request["seen"])
-        record = self.class.record(view, request["reason"])
+        record = self.class.record(view, request["reason"], @terms)
         @database.transaction(mode: :immediate) do
           now = @orders.of_ticket(id)
           next [now, false] if now && view.ticket.amends.nil?

@@ -54,6 +54,7 @@ module Gimlet
         at(@script["calls"].first["ago"] + 1, "18:00") { furnish }
         calls = @script["calls"].each_with_index.map { |call, index| Call.new(self, call, index) }
         calls.flat_map(&:acts).sort_by(&:first).each { |time, act| Store::Clock.at(time) { act.call } }
+        @script["vans"].each_with_index { |van, index| come(van, index) }
         at(2, "16:00") { buy }
         Counter::Learn.new(@database, @reference, orders: @orders, tickets: @tickets).call
       end
@@ -111,10 +112,20 @@ module Gimlet
         end
       end
 
+      def buying
+        Counter::Buy.new(@database, snapshot: @reference.snapshot, link: nil, who: "Adela", stock: @stock, purchases: @purchases, lives: @lives)
+      end
+
+      # A delivery of the weeks before, by which the next is foretold.
+      def come(van, index)
+        line = { "number" => @script["van"], "quantity" => 1 }
+        id = at(van["ago"], "11:00") { buying.write("key" => "van #{index}", "lines" => [line]) }
+        @purchases.change(id, state: "sent", supplier_ref: "S#{30_100 + index}", expected_on: (@today - van["ago"] + van["said"]).iso8601)
+        at(van["ago"] - van["took"], "9:30") { buying.receive(id, { "lines" => [line] }) }
+      end
+
       # What waits, and a little else, is on its way.
       def buy
-        buying = Counter::Buy.new(@database, snapshot: @reference.snapshot, link: nil, who: "Adela", stock: @stock, purchases: @purchases,
-                                             lives: @lives)
         lines = buying.wanted.first(4).map { |one| { "number" => one.number, "quantity" => one.buy } }
         return if lines.empty?
 

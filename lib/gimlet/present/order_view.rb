@@ -6,18 +6,21 @@ require_relative "../core/order/order"
 require_relative "../core/order/steps"
 require_relative "bench_summary"
 require_relative "lent_tool"
+require_relative "places"
 
 module Gimlet
   module Present
     # An order as it was agreed, where it stands, and what may be done with it.
     #
-    #   OrderView.new(order, life, tax: "21", role: "counter").call(steps, log)[:may] # => ["amend", "name", "pick", "cancel"]
+    #   OrderView.new(order, life, tax: "21", role: "counter", arrivals: arrivals).call(steps, log)[:may] # => ["amend", "name", "pick", "cancel"]
     class OrderView
       # @param order [Core::Order]
       # @param life [Core::Order::Life]
       # @param tax [String] percent
       # @param role [String, nil] of who asks
-      def initialize(order, life, tax:, role:)
+      # @param arrivals [Core::Desk::Arrivals]
+      def initialize(order, life, tax:, role:, arrivals:)
+        @arrivals = arrivals
         @order = order
         @life = life
         @tax = tax
@@ -38,12 +41,14 @@ module Gimlet
       def standing
         may = @order.superseded? ? [] : Core::Order::Steps.may(@life, @role)
         { may: may, next: Core::Order::NextStep.of(@life, may).to_h, state: @life.state, goods: @life.goods.map { |good| good(good) },
+          places: Places.call(Core::Order::Places.of_order(@order.record, (@life unless @order.superseded?), days: days)),
           total: @life.total(@order.discount, @tax).to_h, tools: @life.loans.map { |tool| LentTool.call(tool, @life.today) } }
       end
 
       def way(steps) = Core::Order::States.way(@life.state, quoted: steps.any? { |step| step.kind == "quote" }).map(&:to_h)
 
-      def good(good) = { **good.to_h, open: good.open, short: good.short, out: good.out }
+      def days = @life.goods.to_h { |good| [good.number, @arrivals.said(good.number, good.short)] }
+      def good(good) = { **good.to_h, comes: @arrivals.said(good.number, good.short), open: good.open, short: good.short, out: good.out }
       def step(step) = { at: step.at, who: step.who, kind: step.kind, words: Core::Order::Steps::ALL.fetch(step.kind).words(step.body) }
     end
   end

@@ -3,8 +3,10 @@
 require_relative "../core/4_demand/positions"
 require_relative "../core/8_plan/build_up"
 require_relative "../core/8_plan/section"
+require_relative "../core/desk/terms"
 require_relative "../core/outside/pump"
 require_relative "outside"
+require_relative "places"
 require_relative "tightening"
 
 module Gimlet
@@ -18,9 +20,10 @@ module Gimlet
       # @param result [Counter::PlanRebuild::Result]
       # @param owned [Array<String>] names of tools that the customer has
       # @param handed [Hash{String=>String}] name of a tool => "lent" or "sold"
-      def call(result, owned: [], handed: {})
+      # @param terms [Core::Desk::Terms]
+      def call(result, owned: [], handed: {}, terms: Core::Desk::Terms.none)
         workup = result.workup
-        header(result).merge(pieces(workup)).merge(
+        header(result).merge(pieces(workup, result.request[:pumps], terms)).merge(
           tools: workup.tools.map { |one| tool(one, owned, handed) }, consumables: workup.consumables.map(&:to_h),
           tightening: workup.tightening.map { |row| Tightening.call(row, workup, result.request[:units]) },
           refit: workup.refit && refit(workup), steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot),
@@ -29,10 +32,17 @@ module Gimlet
         )
       end
 
-      def pieces(workup)
-        { demand: workup.demand.lines.map { |line| demand(line) }, plans: workup.plans.map { |plan| kit_plan(plan) },
+      def pieces(workup, pumps, terms)
+        { demand: workup.demand.lines.map { |line| demand(line) }, places: places(workup, pumps, terms),
+          plans: workup.plans.map { |plan| kit_plan(plan, terms) },
           keep: workup.demand.keep.map { |piece| kept(piece) }, held: workup.demand.held.map { |part| held(part) },
           count_out: workup.demand.count_out.map(&:to_h) }
+      end
+
+      def places(workup, pumps, terms)
+        plan = workup.plans.first
+        days = plan.lines.to_h { |line| [line.number, terms.arrivals.said(line.number, line.short)] }
+        Places.call(Core::Order::Places.of_plan(workup.demand, plan, pumps: pumps, days: days))
       end
 
       def header(result)
@@ -77,8 +87,11 @@ module Gimlet
         { part: line.part.number, name: line.part.name, quantity: line.quantity, had: line.had, reasons: line.reasons }
       end
 
-      def kit_plan(plan)
-        plan.to_h.merge(lines: plan.lines.map(&:to_h), price: plan.price_cents / 100.0, complete: plan.complete, not_covered: plan.not_covered,
+      def kit_plan(plan, terms)
+        plan.to_h.merge(lines: plan.lines.map { |line| { **line.to_h, comes: terms.arrivals.said(line.number, line.short) } },
+                        gross_cents: terms.gross(plan.price_cents),
+                        comes: terms.arrivals.together(plan.lines.map { |line| [line.number, line.short] }),
+                        price: plan.price_cents / 100.0, complete: plan.complete, not_covered: plan.not_covered,
                         unfilled: plan.unfilled.map { |line| unfilled(line) }, passed_over: plan.passed_over.map(&:to_h),
                         surplus: plan.surplus.map { |line| numbered(line) })
       end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/5_kit_plan/plans"
+require_relative "../core/desk/terms"
 require_relative "../core/order/agreed_on_screen"
 require_relative "../core/outside/drips"
 require_relative "../core/ticket/kinds"
@@ -24,10 +25,12 @@ module Gimlet
       SHOWN = %i[channel customer_id scope agreed pumps findings chosen policy unit extent had fixed extension state amends].freeze
 
       # @param view [Counter::WorkOnTicket::View]
+      # @param terms [Core::Desk::Terms]
       # @return [Hash]
-      def self.call(view) = new(view).call
+      def self.call(view, terms = Core::Desk::Terms.none) = new(view, terms).call
 
-      def initialize(view)
+      def initialize(view, terms)
+        @terms = terms
         @view = view
         @ticket = view.ticket
         @vocabulary = view.found.reference.vocabulary
@@ -40,7 +43,8 @@ module Gimlet
           line(line)
         end, found: Identification.call(@view.found),
           pump: pump, plan: plan, drips: drips, seen: seen, tray: tray,
-          turns: turns, lacking: readiness.blockers.map(&:to_h), **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id,
+          turns: turns, lacking: readiness.blockers.map(&:to_h), enough: readiness.enough?, **readiness.to_h.slice(:settled, :doubt),
+          order_id: @ticket.order_id,
           phrases: InputHints.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas, reference.diagnosis),
           measured: MeasuredOnTicket.call(@view.measured), extents: extents, amending: amending }
@@ -54,8 +58,8 @@ module Gimlet
 
       # A plan that stayed as it was is shown as it was.
       def plan
-        @plan ||= @view.planned && recalled(:shown_plan, @ticket.owned.keys, @ticket.handed) do
-          Plan.call(@view.planned, owned: @ticket.owned.keys, handed: @ticket.handed)
+        @plan ||= @view.planned && recalled(:shown_plan, @ticket.owned.keys, @ticket.handed, @terms.mark) do
+          Plan.call(@view.planned, owned: @ticket.owned.keys, handed: @ticket.handed, terms: @terms)
         end
       end
 
@@ -115,6 +119,7 @@ module Gimlet
       def tray
         contents = @view.tray
         { certain: contents.certain.map { |line, quantity| piece(line, quantity) }, price_cents: contents.price_cents, name: contents.name,
+          gross_cents: @terms.gross(contents.price_cents),
           open: contents.open.map do |own|
             { id: own.variant.id, probability: own.probability.round(4), wasted_cents: own.wasted_cents,
               lines: own.lines.map { |line, quantity| piece(line, quantity) } }
@@ -123,7 +128,8 @@ module Gimlet
 
       def piece(line, quantity)
         { number: line.number, name: line.name, quantity: quantity, pack: line.pack, price_cents: line.price_cents * quantity,
-          short: line.short_of(quantity), promised: line.promised, free: line.free }
+          short: line.short_of(quantity), promised: line.promised, free: line.free,
+          comes: @terms.arrivals.said(line.number, line.short_of(quantity)) }
       end
     end
   end

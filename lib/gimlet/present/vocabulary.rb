@@ -2,6 +2,7 @@
 
 require_relative "../core/0_quantities/units"
 require_relative "../core/4_demand/fates"
+require_relative "../core/order/places"
 require_relative "../core/ear/commands"
 require_relative "../core/ear/operators"
 require_relative "../core/order/steps"
@@ -28,7 +29,7 @@ module Gimlet
           tools: Core::MeasuringTools::RESOLUTION.keys, complaints: named(reference.vocabulary.complaints.transform_values(&:name)),
           work_areas: named(reference.snapshot.areas), extents: named(Core::Extent::NAMES),
           outcomes: named(Core::Catalogue::OUTCOMES),
-          roles: Core::Roles::ALL, fates: named(Core::Fates::DRAWN), commands: Core::Ear::Commands::ALL.map(&:to_h),
+          roles: Core::Roles::ALL, fates: named(Core::Fates::DRAWN), places: named(Core::Order::Places::HOW), commands: Core::Ear::Commands::ALL.map(&:to_h),
           operators: Core::Ear::Operators::ALL.map(&:to_h),
           order_states: named(Core::Order::States::ALL.transform_values(&:name)), return_reasons: named(Core::Order::Steps::TakeBack::REASONS),
           currencies: Core::Money::SIGNS.keys, shortest_reason: Core::Reason::SHORTEST, units: Core::Units::FACTORS.fetch(:torque).keys,

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/desk/arrivals"
 require_relative "clock"
 
 module Gimlet
@@ -10,6 +11,8 @@ module Gimlet
     class Purchases
       # Those that something is still to come of.
       OPEN = %w[written sent].freeze
+      # As many of the last deliveries tell how long one takes.
+      SEEN = 50
 
       # @param database [Sequel::Database]
       def initialize(database)
@@ -43,6 +46,21 @@ module Gimlet
                                   .group(:number).select_hash(:number, Sequel.function(:sum, Sequel[:quantity] - :received).as(:units))
       end
 
+      # @return [Array<Core::Desk::Arrivals::Purchase>] sent, and not all of it here; what is expected first comes first
+      def under_way
+        open.select { |one| one[:state] == "sent" }.map do |one|
+          lines = one[:lines].to_h { |line| [line[:number], line[:quantity] - line[:received]] }
+          Core::Desk::Arrivals::Purchase.new(at: day(one[:at]), expected: one[:expected_on] && Date.parse(one[:expected_on]), lines: lines)
+        end
+      end
+
+      # @return [Array<Core::Desk::Arrivals::Kept>] of the last ones that came
+      def kept
+        @database[:purchases].exclude(came_at: nil).reverse(:id).limit(SEEN).select_map(%i[at came_at expected_on]).map do |at, came, expected|
+          Core::Desk::Arrivals::Kept.new(took: (day(came) - day(at)).to_i, late: expected && (day(came) - Date.parse(expected)).to_i)
+        end
+      end
+
       # @param fields [Hash] state, supplier_ref, expected_on, note
       def change(id, fields) = @database[:purchases].where(id: id).update(fields)
 
@@ -61,13 +79,15 @@ module Gimlet
 
       # @return [Float, nil] days from writing to the first receipt, the mean of the last ones; nil of none
       def lead_days
-        spans = @database[:purchases].exclude(came_at: nil).reverse(:id).limit(50).select_map(%i[at came_at]).map do |from, to|
+        spans = @database[:purchases].exclude(came_at: nil).reverse(:id).limit(SEEN).select_map(%i[at came_at]).map do |from, to|
           (to - from) / 86_400.0
         end
         spans.empty? ? nil : spans.sum / spans.size
       end
 
       private
+
+      def day(time) = time.getlocal.to_date
 
       def with_lines(rows)
         purchases = rows.all

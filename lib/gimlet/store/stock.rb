@@ -82,10 +82,12 @@ module Gimlet
         since.group(:number).select_hash(:number, Sequel.function(:sum, Sequel[:handed] - :returned).as(:units)).select { |_, units| units.positive? }
       end
 
+      # @param before [Integer, nil] an order: those that were placed earlier alone
       # @return [Hash{String=>Integer}] number => what open orders want and have not
-      def waiting
+      def waiting(before: nil)
         open = Sequel[:wanted] - :bagged - :handed - Sequel[:goods][:reserved]
-        @database[:goods].join(:orders, id: :order_id).where(stage: Ledger::OPEN).where(open >= 1)
+        orders = before ? @database[:orders].where { id < before } : @database[:orders]
+        @database[:goods].join(orders.as(:orders), id: :order_id).where(stage: Ledger::OPEN).where(open >= 1)
                          .group(:number).select_hash(Sequel[:goods][:number], Sequel.function(:sum, open).as(:units))
       end
 

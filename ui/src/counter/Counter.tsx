@@ -32,15 +32,12 @@ export function Counter({ ticket, view }: Props) {
   const draft = useDraft(view.id);
   const [open, setOpen] = useState<AnswerName>(view.order_id ? "Hand over" : "Pump");
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
-  /** What is not covered, once it was asked about. */
-  const [asking, setAsking] = useState<string | null>(null);
   const [helping, setHelping] = useState(false);
   const line = useRef<HTMLInputElement>(null);
   const ordered = view.order_id !== null;
   const vocabulary = useVocabulary();
 
-  const enough = view.lacking.length === 0;
-  const question = enough ? undefined : view.found.next_questions[0];
+  const question = view.enough ? undefined : view.found.next_questions[0];
   const asked = open === "Pump" ? question?.trait ?? null : null;
   const command = commandOf(draft.text, vocabulary.data?.commands ?? [], question?.figure === "button");
   const preview = usePreview(command || ordered ? "" : draft.text, asked, view.id);
@@ -143,18 +140,12 @@ export function Counter({ ticket, view }: Props) {
     sameAgain.mutate(last.id, { onError: (error) => complain(error.message) });
   };
 
-  const lacking = view.plan?.plans[0]!.not_covered;
   const obey = (order: Command) => {
     switch (order.id) {
       case "answer": return reply(order.number! - 1, "line");
       case "unsure": return reply(null, "line");
       case "carry_on": return carryOn();
-      case "save":
-        if (lacking && order.reason === null && asking !== lacking) {
-          setAsking(lacking);
-          return complain(`${lacking}. Type save again to save all the same.`);
-        }
-        return fromLine(() => ticket.order("line", order.reason)).then(saved);
+      case "save": return fromLine(() => ticket.order("line", order.reason)).then(saved);
       case "quote": return fromLine(() => ticket.order("line", order.reason, true)).then(saved);
       case "again": return again();
       case "stands": return settle(order.reason ?? "");

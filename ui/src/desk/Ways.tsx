@@ -10,6 +10,8 @@ import { setWays } from "../shell/format";
 type Chosen = components["schemas"]["Ways"];
 
 const DATES: Record<Chosen["dates"], string> = { day_first: "2 March 2026", month_first: "March 2, 2026", iso: "2026-03-02" };
+type Day = Chosen["open_days"][number];
+const DAYS: Record<Day, string> = { mon: "Mon", tue: "Tue", wed: "Wed", thu: "Thu", fri: "Fri", sat: "Sat", sun: "Sun" };
 const PAPERS: Record<Chosen["paper"], string> = { A4: "A4", LETTER: "US Letter" };
 
 /** How the shop writes money and dates, and what it prints on; the owner chooses. Sums are not converted. */
@@ -31,6 +33,13 @@ export function Ways() {
       <label>money in <NativeSelect value={data.currency} onChange={(event) => choose({ currency: event.target.value as Chosen["currency"] })}>{(vocabulary.data?.currencies ?? [data.currency]).map((one) => <option key={one}>{one}</option>)}</NativeSelect></label>
       <label>dates as <NativeSelect value={data.dates} onChange={(event) => choose({ dates: event.target.value as Chosen["dates"] })}>{Object.entries(DATES).map(([id, name]) => <option key={id} value={id}>{name}</option>)}</NativeSelect></label>
       <label>paper <NativeSelect value={data.paper} onChange={(event) => choose({ paper: event.target.value as Chosen["paper"] })}>{Object.entries(PAPERS).map(([id, name]) => <option key={id} value={id}>{name}</option>)}</NativeSelect></label>
+      <fieldset style={{ border: 0, padding: 0, margin: 0, display: "flex", gap: 8, flexWrap: "wrap" }}>
+        <legend style={{ float: "left", marginRight: 8 }}>open on</legend>
+        {Object.entries(DAYS).map(([id, name]) => (
+          <label key={id}><input type="checkbox" checked={data.open_days.includes(id as Day)}
+            onChange={(event) => choose({ open_days: event.target.checked ? [...data.open_days, id as Day] : data.open_days.filter((one) => one !== id) })} />{name}</label>
+        ))}
+      </fieldset>
       {choosing.error && <ProblemAlert>{choosing.error.message}</ProblemAlert>}
     </Box>
   );

@@ -4,6 +4,8 @@ import { ink, surface } from "../shell/theme";
 
 const WIDTH = 640;
 const HEIGHT = 260;
+/** Of one that is told by its fillings alone. */
+const SMALL = { width: 240, height: 110 };
 /** Numbers nearer than this stand in two rows. */
 const TOUCHING = 17;
 const NUMBERS = 26;
@@ -12,6 +14,8 @@ const MARGIN = 8;
 interface Props {
   section: Section;
   layers: Pick<StackLayer, "drawn">[];
+  /** Without numbers, as large as a stamp. */
+  small?: boolean;
   picked: number | null;
   /** The pieces that are in already; without it all are. */
   in?: readonly number[];
@@ -19,10 +23,12 @@ interface Props {
 }
 
 /** A stack cut along its axis, to scale, each piece numbered as in the list beside it. */
-export function SectionDrawing({ section, layers, picked, in: inside, onPick }: Props) {
+export function SectionDrawing({ section, layers, picked, small = false, in: inside, onPick }: Props) {
   const id = useId();
-  const scale = Math.min((WIDTH - 2 * MARGIN) / section.length_mm, (HEIGHT - NUMBERS - 2 * MARGIN) / (2 * section.radius_mm), 7);
-  const axis = NUMBERS + MARGIN + section.radius_mm * scale;
+  const numbers = small ? 0 : NUMBERS;
+  const room = small ? SMALL : { width: WIDTH, height: HEIGHT };
+  const scale = Math.min((room.width - 2 * MARGIN) / section.length_mm, (room.height - numbers - 2 * MARGIN) / (2 * section.radius_mm), 7);
+  const axis = numbers + MARGIN + section.radius_mm * scale;
   const width = section.length_mm * scale + 2 * MARGIN;
   const x = (mm: number) => MARGIN + mm * scale;
   const lowered = rows(section.pieces.map((piece) => x(piece.x_mm + piece.width_mm / 2)));
@@ -43,10 +49,10 @@ export function SectionDrawing({ section, layers, picked, in: inside, onPick }: 
                 {piece.circles.map(([u, v, r], at) => <circle key={at} cx={x(u!)} cy={axis - half * v! * scale} r={Math.max(r! * scale, 1.5)} {...outline} />)}
               </g>
             ))}
-            <text x={x(piece.x_mm + piece.width_mm / 2)} y={lowered[index] ? NUMBERS - 1 : NUMBERS - 13} textAnchor="middle" fontSize={13}
+            {!small && <text x={x(piece.x_mm + piece.width_mm / 2)} y={lowered[index] ? NUMBERS - 1 : NUMBERS - 13} textAnchor="middle" fontSize={13}
               fontWeight={picked === index ? 700 : 400} fill={ink}>
               {index + 1}
-            </text>
+            </text>}
           </g>
         );
       })}
@@ -78,11 +84,17 @@ export function FateSwatch({ fate }: { fate: string | null }) {
 
 function filling(fate: string | null, id: string): string {
   switch (fate) {
-    case "replace": return ink;
+    case "replace":
+    case "out":
+    case "bag": return ink;
+    case "shelf":
+    case "own": return `url(#${id}shelf)`;
+    case "coming":
     case "inspect": return `url(#${id}hatch)`;
     case "turn": return `url(#${id}lines)`;
     case "rework":
     case "clean": return `url(#${id}dots)`;
+    case "kept":
     case "keep": return surface;
     default: return "none";
   }
@@ -96,6 +108,9 @@ function Fillings({ id }: { id: string }) {
       </pattern>
       <pattern id={`${id}lines`} width={4} height={4} patternUnits="userSpaceOnUse">
         <rect width={4} height={4} fill={surface} /><line x1={0} x2={4} y1={1} y2={1} stroke={ink} strokeWidth={1.2} />
+      </pattern>
+      <pattern id={`${id}shelf`} width={4} height={4} patternUnits="userSpaceOnUse">
+        <rect width={4} height={4} fill={ink} /><line x1={0} x2={4} y1={1} y2={1} stroke={surface} strokeWidth={1} />
       </pattern>
       <pattern id={`${id}dots`} width={5} height={5} patternUnits="userSpaceOnUse">
         <rect width={5} height={5} fill={surface} /><circle cx={2} cy={2} r={1.3} fill={ink} />

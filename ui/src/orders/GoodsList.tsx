@@ -12,7 +12,7 @@ function standing(good: Good): string {
     good.handed > 0 && `${good.handed} handed over`,
     good.returned > 0 && `${good.returned} came back`,
     good.open - good.short > 0 && `${good.open - good.short} to pick`,
-    good.short > 0 && `${good.short} to come`,
+    good.short > 0 && `${good.short} to come${good.comes ? ` ${good.comes}` : ""}`,
   ];
   return told.filter(Boolean).join(" · ");
 }

@@ -19,6 +19,7 @@ import { LifeLine } from "./LifeLine";
 import { Money } from "./Money";
 import { StandingStop } from "../shell/StandingStop";
 import { NextStep } from "./NextStep";
+import { PlacesOfOrder } from "./PlacesOfOrder";
 import { Since } from "./Since";
 import { useOrderSteps } from "./useOrderSteps";
 import { WhoDidWhat } from "./WhoDidWhat";
@@ -53,7 +54,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
           {order.cancelled_at && <div><strong>Cancelled</strong> {day(order.cancelled_at)}: {order.cancelled_because}</div>}
           {order.version > 1 && <div><strong>Version {order.version}</strong>: {order.amended_because}. Earlier: {order.versions.map((one) => <Link key={one.version} to={`/orders/${order.id}?version=${one.version}`} style={{ marginRight: 8 }}>version {one.version}</Link>)}</div>}
           {order.changes.length > 0 && <ul>{order.changes.map((one) => <li key={one.text}>{one.text}{one.cents !== 0 && `: ${one.cents > 0 ? "+" : "−"}${price(Math.abs(one.cents))}`}</li>)}</ul>}
-          {record.reason && <div><strong>Placed though not sure:</strong> {record.reason}</div>}
+          {record.reason && <div><strong>Placed all the same:</strong> {record.reason}</div>}
           {record.doubts.map((one) => <div key={one.text}><strong>{one.text}</strong> stands: {one.reason}</div>)}
         </div>
         <Papers order={order} />
@@ -62,6 +63,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
         <>
           <LifeLine order={order} />
           <div className="no-print"><NextStep steps={steps} /></div>
+          <PlacesOfOrder order={order} />
           <LentTools steps={steps} />
           <Box sx={{ display: "flex", gap: 3, alignItems: "start", flexWrap: "wrap" }}>
             <Box sx={{ flex: "1 1 480px", minWidth: 0 }}><GoodsList steps={steps} /></Box>

@@ -30,7 +30,7 @@ module Gimlet
           end
 
           app.serve("plan") do
-            render_json(Present::Plan.call(plan.call(body_as("PlanRequest").transform_keys(&:to_sym))))
+            render_json(Present::Plan.call(plan.call(body_as("PlanRequest").transform_keys(&:to_sym)), terms: terms))
           end
         end
       end

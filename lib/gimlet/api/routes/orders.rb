@@ -2,7 +2,7 @@
 
 require_relative "../../core/bench/log"
 require_relative "../../core/desk/code"
-require_relative "../../core/order/parts"
+require_relative "../../core/order/places"
 require_relative "../../counter/same_again"
 require_relative "../../counter/scan_piece"
 require_relative "../../counter/step_order"
@@ -20,7 +20,7 @@ module Gimlet
           def order_view(order)
             before = order.version > 1 ? orders.earlier(order.id, order.version - 1) : nil
             done = bench.of(order.id)
-            Present::OrderView.new(order, lives.of(order.id), tax: tax, role: person&.role)
+            Present::OrderView.new(order, lives.of(order.id), tax: tax, role: person&.role, arrivals: terms(before: order.id).arrivals)
                               .call(lives.steps(order.id), done, before).merge(found: found_at_bench(order, done))
           end
 
@@ -46,7 +46,8 @@ module Gimlet
           end
 
           def bag_label(order)
-            stops = order.record["stops"].map { |stop| "STOP: #{stop['name']}" } + Core::Order::Parts.new(order.record).lacking
+            lacking = Core::Order::Places.of_order(order.record, lives.of(order.id)).lacking
+            stops = order.record["stops"].map { |stop| "STOP: #{stop['name']}" } + lacking
             pump = order.record["pump"].values_at("model", "serials").compact.join(" ")
             Exchange::Paper::Labels::Label.new(code: Core::Desk::Code.new(kind: "order", value: order.id).to_s, strong: "order #{order.id}",
                                                lines: [*stops, order.customer || "nobody named", pump])
@@ -57,7 +58,6 @@ module Gimlet
           end
         end
 
-        SHEETS = { "card" => "Card", "strip" => "TorqueStrip" }.freeze
         # What goes to the customer with the goods.
         PAPERS = { "quote" => "Quote", "note" => "DeliveryNote" }.freeze
 
@@ -107,11 +107,11 @@ module Gimlet
         end
 
         def self.printing(app)
-          SHEETS.each do |name, sheet|
-            app.serve(name) do |id|
-              printed(sheet, "#{name}-#{id}", known_order(id), ways: ways, link: "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}")
-            end
+          app.serve("card") do |id|
+            link = "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}"
+            printed("Card", "card-#{id}", known_order(id), lives.of(id), ways: ways, link: link)
           end
+          app.serve("strip") { |id| printed("TorqueStrip", "strip-#{id}", known_order(id)) }
           PAPERS.each do |name, paper|
             app.serve(name) do |id|
               order, life = known_order(id), lives.of(id)

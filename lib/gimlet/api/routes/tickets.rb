@@ -20,7 +20,7 @@ module Gimlet
 
         def self.looking(app)
           # What a fresh ticket looks like, before anything was said.
-          app.serve("freshTicket") { render_json(Present::TicketView.call(work_on(nil, []))) }
+          app.serve("freshTicket") { render_json(Present::TicketView.call(work_on(nil, []), terms)) }
 
           app.serve("ticket") do |id|
             known_ticket(id)

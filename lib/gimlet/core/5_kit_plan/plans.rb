@@ -16,11 +16,12 @@ module Gimlet::Core
       # @return [Integer] pieces that it leaves open
       def lacking = unfilled.sum(&:quantity)
 
-      # @return [String, nil] what of the agreed work nothing on file covers: one figure, wherever it is told
+      # @return [String, nil] what of the agreed work it leaves open and nobody left out by hand: one figure, wherever it is told
       def not_covered
-        return if unfilled.empty?
+        open = unfilled.reject(&:by_hand)
+        return if open.empty?
 
-        "#{unfilled.size} #{unfilled.one? ? 'part is' : 'parts are'} not covered: #{unfilled.map { |line| line.number || line.name }.join(', ')}"
+        "#{open.size} #{open.one? ? 'part is' : 'parts are'} not covered: #{open.map { |line| line.number || line.name }.join(', ')}"
       end
 
       # @return [String] when everything is there
@@ -45,8 +46,8 @@ module Gimlet::Core
       def short_of(count) = [count - free, 0].max
     end
 
-    # `reason` says why nothing covers it; `stand_ins` may take its place for a while.
-    Unfilled = Value.of(:number, :name, :quantity, :reason, :stand_ins)
+    # `reason` says why nothing covers it, `by_hand` whether somebody left it out; `stand_ins` may take its place for a while.
+    Unfilled = Value.of(:number, :name, :quantity, :reason, :by_hand, :stand_ins)
     # A line set by hand that serves nothing of the order.
     class UnknownLine < InputError
       # @return [String]
@@ -188,22 +189,21 @@ module Gimlet::Core
 
       def unfilled(left, policy)
         left.select { |_, over| over.negative? }.map do |number, over|
-          Unfilled.new(number: number, name: @snapshot.part(number).name, quantity: -over, reason: reason(number, policy),
-                       stand_ins: @snapshot.part(number).stand_ins)
+          by_hand = @fixed.find { |offer, _| offer.serves.include?(number) }&.last
+          Unfilled.new(number: number, name: @snapshot.part(number).name, quantity: -over, by_hand: !by_hand.nil?,
+                       reason: by_hand ? "taken off by hand: #{by_hand.reason}" : reason(number, policy), stand_ins: @snapshot.part(number).stand_ins)
         end
       end
 
       def reason(number, policy)
         return "no price on file: ask the supplier" if @offers.none? { |offer| offer.serves.include?(number) }
 
-        return "taken off by hand" if @fixed.any? { |offer, _| offer.serves.include?(number) }
-
         policy == "on_shelf" ? "not enough on the shelf today" : "no kit or loose part covers it"
       end
 
       def missing
         @demand.missing.map do |lack|
-          Unfilled.new(number: nil, name: lack.name, quantity: lack.quantity,
+          Unfilled.new(number: nil, name: lack.name, quantity: lack.quantity, by_hand: false,
                        reason: "no part number on file: see the maker's parts sheet", stand_ins: [])
         end
       end

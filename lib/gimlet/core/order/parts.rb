@@ -19,11 +19,6 @@ module Gimlet::Core
         end
       end
 
-      # @return [Array<String>] what is not in the bag
-      def lacking
-        @parts["unfilled"].map { |line| "NOT SUPPLIED: #{line['quantity']} × #{line['name']} #{line['part']}: #{line['reason']}." }
-      end
-
       # @return [Array<String>] what else to know of the bag
       def remarks = stand_ins + had + surplus
 

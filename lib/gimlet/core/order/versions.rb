@@ -22,7 +22,7 @@ module Gimlet::Core
         "steps" => { "stacks" => [] },
         "stacks" => { "positions" => [], "built" => [], "drawing" => nil, "checked" => nil }, "keep" => { "look" => [], "limits" => [] }
       }.freeze
-      PARTS_ROWS = { "lines" => { "pack" => 1, "reason" => nil, "promised" => 0 }, "unfilled" => { "stand_ins" => [] } }.freeze
+      PARTS_ROWS = { "lines" => { "pack" => 1, "reason" => nil, "promised" => 0 }, "unfilled" => { "stand_ins" => [], "by_hand" => false } }.freeze
       LAYER = { "slot" => nil, "fates" => [], "look" => [], "inside" => nil }.freeze
       WHOLE = { "stops" => [], "held" => [], "refit" => nil, "extent" => nil, "left_out" => {}, "outside" => [] }.freeze
 

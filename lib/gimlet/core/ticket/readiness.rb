@@ -10,8 +10,8 @@ module Gimlet::Core
     # `refusal` keeps it from being saved at all, nil when nothing does; `blockers` can be overcome with a reason. `settled` is
     # { answer id => Boolean }; `doubt` the key of the doubt that is settled next by saying that it stands, nil where there is none.
     Readiness = Value.of(:refusal, :blockers, :settled, :doubt) do
-      # @return [Boolean] whether nothing keeps it from being saved as it is
-      def enough? = blockers.empty?
+      # @return [Boolean] whether it is settled what the order is, be it that not all of it is to be had
+      def enough? = blockers.all? { |blocker| blocker.id == Readiness::OPEN }
     end
 
     # Working it out.
@@ -22,6 +22,8 @@ module Gimlet::Core
 
       PLATE = "plate_unconfirmed"
       SIZE = "size_unconfirmed"
+      # Places of the agreed work stay empty.
+      OPEN = "open_places"
       TEXTS = {
         "nothing" => "Say what the pump is and agree the work.",
         "not_in_catalogue" => "No pump of the catalogue explains what was seen.",
@@ -53,14 +55,14 @@ module Gimlet::Core
       def self.of(ticket, identified, workup, leads:, amended:, stops: [])
         ids = workup ? identified.blockers + [("unsure" unless leads), ("cancelled" if amended&.cancelled?)].compact : ["nothing"]
         blockers = ids.uniq.map { |id| Blocker.new(id: id, text: TEXTS.fetch(id)) }
-        new(refusal: REFUSALS[refusal(ticket, workup, stops)], blockers: blockers, doubt: doubt(ticket, identified, ids),
+        new(refusal: REFUSALS[refusal(ticket, workup, stops)], blockers: blockers + left_open(workup), doubt: doubt(ticket, identified, ids),
             settled: settled(ticket, identified, workup, blockers.empty?))
       end
 
       # @param reason [String, nil] why it is saved all the same
       # @return [Refusal, nil] why it cannot be saved like this
       def refused(reason)
-        return refusal if refusal || enough? || Reason.said?(reason)
+        return refusal if refusal || blockers.empty? || Reason.said?(reason)
 
         Refusal.new(field: "reason", code: "reason_needed", text: "#{blockers.map(&:text).join(' ')} Say why the order is placed all the same.")
       end
@@ -75,6 +77,12 @@ module Gimlet::Core
           elsif workup.nil? then :no_pump
           elsif workup.plans.first.then { |plan| plan.lines.empty? && plan.unfilled.empty? } then :no_parts
           end
+        end
+
+        # What somebody left out by hand has its reason already.
+        def left_open(workup)
+          told = workup && workup.plans.first.not_covered or return []
+          [Blocker.new(id: OPEN, text: "#{told}.")]
         end
 
         # A doubt about a reading comes before one about a lone plate or a size, which is raised when nothing else is in the way.

@@ -2,6 +2,7 @@
 
 require_relative "../../core/order/parts"
 require_relative "card_lines"
+require_relative "places_entry"
 require_relative "sheet"
 
 module Gimlet
@@ -14,7 +15,9 @@ module Gimlet
         # @param sheet [Sheet]
         # @param record [Hash] of an order, of the present version
         # @param sections [Hash{String=>Core::Order::Lines::Section}]
-        def initialize(sheet, record, sections)
+        # @param places [Core::Order::Places]
+        def initialize(sheet, record, sections, places)
+          @places = places
           @sheet = sheet
           @record = record
           @sections = sections
@@ -22,6 +25,7 @@ module Gimlet
 
         def draw
           parts
+          PlacesEntry.drawn(@sheet, @places, @record)
           lines "held"
           lines "tool"
           lines "used"
@@ -35,7 +39,8 @@ module Gimlet
           @sheet.heading "Parts: #{@record['parts']['plan']}"
           @sheet.table([["", "Qty", "Number", "Name", "Serves"], *parts.rows.map { |row| ["", *row] }], [18, 72, 86, 170, nil])
           @sheet.pdf.move_down 4
-          parts.lacking.each { |text| @sheet.bullet(text, style: :bold) }
+          PlacesEntry.lacking(@sheet, @places)
+          @sheet.bullet("#{@places.says.sub(/\A./, &:upcase)}.")
           parts.remarks.each { |text| @sheet.bullet(text) }
         end
 

@@ -74,7 +74,7 @@ module Gimlet
            ("Complaint: #{work['complaints'].join(', ')}." if work["complaints"].any?),
            ("How far: #{@record['extent']['name']}. #{@record['extent']['warning']}" if @record.dig("extent", "warning")),
            *left_out, *work["found"].map { |text| "Found: #{text}." },
-           ("Placed though not sure: #{@record['reason']}." if @record["reason"])]
+           ("Placed all the same: #{@record['reason']}." if @record["reason"])]
             .compact + @record["doubts"].map { |doubt| "#{doubt['text']}: stands, #{doubt['reason']}." } + @record["assumptions"] + not_on_file
         end
 

@@ -19,7 +19,7 @@ module Gimlet
         def initialize(order, life, total, paper, ways)
           @life = life
           @total = total
-          @drawn = OrderPaper.new("Delivery note", order, paper, "ORDER #{order.id}", ways)
+          @drawn = OrderPaper.new("Delivery note", order, life, paper, "ORDER #{order.id}", ways)
           @sheet = @drawn.sheet
         end
 
@@ -34,6 +34,7 @@ module Gimlet
             "#{tool.tag} #{tool.name}, until #{tool.until}, deposit #{@drawn.money(tool.deposit_cents)}"
           end
           list("Still to come", open) { |good| "#{good.open} × #{good.number} #{good.name}" }
+          @drawn.places
           signed
           @drawn.render
         end

@@ -1,8 +1,9 @@
 # frozen_string_literal: true
 
 require "time"
-require_relative "../../core/order/parts"
+require_relative "../../core/order/places"
 require_relative "blank"
+require_relative "places_entry"
 require_relative "qr_code"
 require_relative "sheet"
 
@@ -16,12 +17,14 @@ module Gimlet
 
         # @param title [String]
         # @param order [Core::Order]
+        # @param life [Core::Order::Life]
         # @param code [String] what the code in the corner says
         # @param ways [Core::Desk::ShopFormat]
-        def initialize(title, order, paper, code, ways)
+        def initialize(title, order, life, paper, code, ways)
           @sheet = Sheet.new(Paper.blank("#{title}, order #{order.id}", paper))
           @ways = ways
           @order = order
+          @places = Core::Order::Places.of_order(order.record, life)
           @sheet.stops(order.record.fetch("stops", []))
           head(title, code)
         end
@@ -29,7 +32,9 @@ module Gimlet
         attr_reader :sheet
 
         # What the agreed work needs and is not there comes before what is.
-        def lacking = Core::Order::Parts.new(@order.record).lacking.each { |text| @sheet.bullet(text, style: :bold) }
+        def lacking = PlacesEntry.words(@sheet, @places, @order.record["reason"])
+
+        def places = PlacesEntry.drawn(@sheet, @places, @order.record)
 
         # @param rows [Array<Array(Integer, String, String, Integer)>] how many, number, name, cents each
         def goods(rows)

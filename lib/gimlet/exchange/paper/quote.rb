@@ -17,13 +17,14 @@ module Gimlet
         # @param total [Core::Order::Total]
         # @return [String] the PDF
         def call(order, life, total, paper: "A4", ways: Core::Desk::ShopFormat.of({}))
-          drawn = OrderPaper.new("Quote", order, paper, "ORDER #{order.id}", ways)
+          drawn = OrderPaper.new("Quote", order, life, paper, "ORDER #{order.id}", ways)
           sheet = drawn.sheet
           sheet.line "These prices stand until #{order.valid_until}.", style: :bold if order.valid_until
           drawn.lacking
           drawn.goods(life.goods.select { |good| good.sold.positive? }.map { |good| [good.sold, good.number, good.name, good.price_cents] })
           drawn.total(total)
           along(drawn, life)
+          drawn.places
           drawn.render
         end
 

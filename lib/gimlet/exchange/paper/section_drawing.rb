@@ -16,14 +16,15 @@ module Gimlet
         # @param pdf [Prawn::Document]
         # @param stack [Hash] one of a record's `stacks`, with its drawing
         # @param at [Array(Float, Float)] upper left corner, points
-        def call(pdf, stack, at:, width:, height:)
+        # @param fills [Hash{String=>String}] what a piece is drawn with => its shade
+        def call(pdf, stack, at:, width:, height:, fills: FILLS)
           drawing = stack["drawing"]
           scale = scale(drawing, width, height)
           axis = at[1] - NUMBERS - (drawing["radius_mm"] * scale)
           place = ->(x, y) { [at[0] + (x * scale), axis + (y * scale)] }
           pdf.line_width(0.5)
           pdf.stroke_color "000000"
-          drawing["pieces"].zip(stack["layers"]).each { |piece, layer| piece(pdf, piece, fill(layer), place, scale) }
+          drawing["pieces"].zip(stack["layers"]).each { |piece, layer| piece(pdf, piece, fills.fetch(layer["drawn"], "FFFFFF"), place, scale) }
           numbers(pdf, drawing["pieces"], at, scale)
           pdf.fill_color "000000"
         end
@@ -38,8 +39,6 @@ module Gimlet
         def width(stack, width, height) = stack["drawing"]["length_mm"] * scale(stack["drawing"], width, height)
 
         def scale(drawing, width, height) = [width / drawing["length_mm"], (height - NUMBERS) / (2 * drawing["radius_mm"])].min
-
-        def fill(layer) = FILLS.fetch(layer["drawn"], "FFFFFF")
 
         def piece(pdf, piece, colour, place, scale)
           [1, -1].each do |half|

@@ -18,7 +18,7 @@ module Gimlet
         # @param order [Core::Order]
         # @param paper [String] of Paper::SIZES
         # @return [String] the PDF
-        def self.call(order, paper: "A4", **) = new(order, paper).render
+        def self.call(order, paper: "A4") = new(order, paper).render
 
         def initialize(order, paper)
           @record = order.record

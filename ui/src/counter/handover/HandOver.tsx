@@ -38,7 +38,7 @@ export function HandOver({ ticket, view, onSave }: Props) {
         )}
         {order_id !== null && <WhoseOrder id={order_id} />}
         {view.amending && <p>This amends order {view.amending.id}: saving makes another version of it.{view.amending.cancelled_at && <strong> It was cancelled: {view.amending.cancelled_because}.</strong>}</p>}
-        {order_id === null && plan && view.ticket.state === "open" && <SaveOrder ticket={ticket} lacking={view.lacking} short={plan.plans[0]!.not_covered} where="Hand over" onSave={onSave} />}
+        {order_id === null && plan && view.ticket.state === "open" && <SaveOrder ticket={ticket} lacking={view.lacking} where="Hand over" onSave={onSave} />}
         {order_id === null && !plan && "There is nothing to save yet: say what the pump is and agree the work."}
       </Box>
       {order_id === null && view.id !== null && <CloseTicket ticket={ticket} />}

@@ -25,7 +25,8 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
           <ToggleButton key={one.policy} value={one.policy} sx={{ flex: 1, flexDirection: "column", alignItems: "start", textAlign: "left", color: "text.primary" }}>
             <span style={{ fontSize: 22 }}>{price(one.price_cents)}</span>
             <span>{[one.name, ...one.also].join(", ")}</span>
-            <span style={{ fontWeight: 400 }}>{one.complete}{left(one.surplus)}</span>
+            {one.gross_cents !== one.price_cents && <span style={{ fontWeight: 400 }}>with tax {price(one.gross_cents)}</span>}
+            <span style={{ fontWeight: 400 }}>{one.complete}{one.comes ? `: ${one.comes}` : ""}{left(one.surplus)}</span>
           </ToggleButton>
         ))}
       </ToggleButtonGroup>

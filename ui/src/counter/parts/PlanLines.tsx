@@ -32,7 +32,7 @@ export function PlanLines({ plan, ticket }: Props) {
               <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap", fontSize: 22 }}>{packs(line)}</TableCell>
               <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>{line.number}</TableCell>
               <TableCell>{line.name}{line.reason && <div>{line.beside ? "added" : "set by hand"}: {line.reason}</div>}</TableCell>
-              <TableCell>{line.short > 0 ? `${line.short} short: ${here(line)}` : here(line)}</TableCell>
+              <TableCell>{line.short > 0 ? `${line.short} short: ${here(line)}` : here(line)}{line.comes && <div>{line.comes}</div>}</TableCell>
               <TableCell align="right">{price(line.total_cents)}</TableCell>
               {ticket && <TableCell padding="none"><SetLine ticket={ticket} line={line} /></TableCell>}
             </TableRow>

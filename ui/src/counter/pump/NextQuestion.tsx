@@ -17,7 +17,7 @@ export function NextQuestion({ view, onReply }: Props) {
   const { found } = view;
   const question = found.next_questions[0];
   if (view.order_id !== null) return null;
-  if (view.lacking.length === 0 || found.enough_to_order) {
+  if (view.enough || found.enough_to_order) {
     return (
       <Box role="status" sx={{ border: `2px solid ${petrol}`, borderRadius: 1, p: 1.25, mb: 1 }}>
         <strong>Enough to order.</strong> {sameOrder(found)} Enter carries on.

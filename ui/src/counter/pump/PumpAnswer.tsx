@@ -66,8 +66,8 @@ export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
           {view.id !== null && <Suspense fallback={null}><Photos ticket={view.id} outside={view.plan?.outside ?? found.faces.find((one) => one.pump === view.pump?.id)?.views ?? []} pump={view.pump?.id ?? null} /></Suspense>}
         </div>
       </Box>
-      {found.readings.length > 0 && view.lacking.length > 0 && <SideBySide pictures={found.faces} />}
-      {view.lacking.length > 0 && <Differences found={found} />}
+      {found.readings.length > 0 && !view.enough && <SideBySide pictures={found.faces} />}
+      {!view.enough && <Differences found={found} />}
       {view.order_id === null && <Suspense fallback={null}><CaliperStandIn onSend={onSend} /></Suspense>}
     </>
   );

@@ -1,9 +1,11 @@
 import Box from "@mui/material/Box";
 import { useVocabulary } from "../../api/queries";
-import type { TicketView, TrayLine } from "../../api/types";
+import type { Plan, TicketView, TrayLine } from "../../api/types";
+import { PlacesDrawing } from "../../drawing/PlacesDrawing";
 import { Caution } from "../../shell/Caution";
 import { packs, percent, price } from "../../shell/format";
 import { faint, petrol } from "../../shell/theme";
+import { WithTax } from "../../shell/WithTax";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { SaveOrder } from "./SaveOrder";
 
@@ -25,26 +27,38 @@ export function Tray({ ticket, view, onSave }: Props) {
         <h2>Tray</h2>
         <strong style={{ fontSize: 18 }}>{pump ? `${percent(pump.sure)} sure` : ""}</strong>
       </Box>
-      <Sureness sure={pump?.sure ?? 0} enough={view.lacking.length === 0} />
+      <Sureness sure={pump?.sure ?? 0} enough={view.enough} />
       <Turns turns={view.turns} />
       {plan ? (
         <>
           <Box tabIndex={0} role="group" aria-label="What lies in the tray" sx={{ overflowY: "auto", minHeight: 60, flex: "0 1 auto" }}>
             <Lines lines={tray.certain} />
             {tray.open.length > 0 && <Open open={tray.open} certain={tray.certain.length > 0} />}
+            {tray.open.length === 0 && tray.certain.length > 0 && <Filled plan={plan} />}
           </Box>
           <Box sx={{ position: { xs: "sticky", md: "static" }, bottom: 0, bgcolor: "background.paper", pb: { xs: 1, md: 0 } }}>
-            {plan.plans[0]!.not_covered && <p><strong>{plan.plans[0]!.not_covered}</strong></p>}
             <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline", borderTop: "2px solid", mt: 0.5, pt: 0.5, fontWeight: 700 }}>
               <span>{tray.name}{tray.certain.length > 0 && <Box component="span" sx={{ fontWeight: 400, fontSize: 14, ml: 1 }}>{tray.certain.length} {tray.certain.length === 1 ? "line" : "lines"}</Box>}</span>{tray.certain.length > 0 && <span style={{ fontSize: 24 }}>{price(tray.price_cents)}</span>}
             </Box>
+            {tray.certain.length > 0 && <WithTax net={tray.price_cents} gross={tray.gross_cents} />}
+            {tray.open.length === 0 && plan.plans[0]!.comes && <p style={{ margin: 0 }}>all of it {plan.plans[0]!.comes}</p>}
             {plan.assumptions.map((text) => <Caution key={text}>{text}</Caution>)}
-            {view.order_id === null && <SaveOrder ticket={ticket} lacking={view.lacking} short={plan.plans[0]!.not_covered} where="tray" onSave={onSave} />}
+            {view.order_id === null && <SaveOrder ticket={ticket} lacking={view.lacking} where="tray" onSave={onSave} />}
           </Box>
         </>
       ) : (
         <p>{empty(view)}</p>
       )}
+    </Box>
+  );
+}
+
+/** How the places of the work are filled: in a few words where all are there, drawn where some are not. */
+function Filled({ plan }: { plan: Plan }) {
+  return (
+    <Box component="section" aria-label="Places" sx={{ my: 0.5, fontSize: 15 }}>
+      {plan.places.says}
+      <PlacesDrawing places={plan.places} stacks={plan.stacks} holes />
     </Box>
   );
 }
@@ -79,6 +93,7 @@ function Lines({ lines }: { lines: TrayLine[] }) {
             <Box component="span" sx={{ color: "text.secondary" }}>{line.name}</Box>
             <Box component="span" sx={{ ml: "auto", fontWeight: line.short > 0 ? 700 : 400 }}>{shelf(line)}</Box>
           </Box>
+          {line.comes && <Box sx={{ fontSize: 14, textAlign: "right" }}>{line.comes}</Box>}
         </Box>
       ))}
     </Box>

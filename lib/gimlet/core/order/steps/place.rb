@@ -13,7 +13,7 @@ module Gimlet::Core
         SAVING = true
 
         def self.call(body, _life) = outcome(body, stage: "open")
-        def self.words(body) = body["reason"] ? "ordered though not sure: #{body['reason']}" : "ordered"
+        def self.words(body) = body["reason"] ? "ordered all the same: #{body['reason']}" : "ordered"
       end
     end
   end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+require_relative "../core/desk/terms"
+
+module Gimlet
+  module Counter
+    # What prices are told with in this shop now.
+    #
+    #   PriceTerms.of(purchases, stock, tax: "21", format: ways, today: today).gross(1000) # => 1210
+    module PriceTerms
+      module_function
+
+      # @param purchases [Store::Purchases]
+      # @param stock [Store::Stock]
+      # @param before [Integer, nil] the order that pieces are for; what earlier ones wait for comes before it
+      # @return [Core::Desk::Terms]
+      def of(purchases, stock, tax:, format:, today:, before: nil)
+        arrivals = Core::Desk::Arrivals.new(today: today, purchases: purchases.under_way, kept: purchases.kept,
+                                            waiting: stock.waiting(before: before), format: format)
+        Core::Desk::Terms.new(tax: tax, arrivals: arrivals)
+      end
+    end
+  end
+end

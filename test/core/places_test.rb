@@ -1,0 +1,96 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+require "gimlet/core/8_plan/rebuild"
+
+# Every agreed place is filled, coming, kept, left out by somebody's word, or empty. Counted by hand on packings of a DK415: one set of four pieces a
+# cylinder, three cylinders, each piece sold loose too.
+class PlacesTest < Minitest::Test
+  include DemoCatalogue
+
+  Core = Gimlet::Core
+  Stock = Core::KitPlan::Stock
+  Fixed = Core::KitPlan::Fixed
+  Places = Core::Order::Places
+  KIT, LOOSE = "DB KIT 115", ["DB 7815", "DB 7835", "DB 7871", "DB 7850"].freeze
+
+  def shelf(kit:, loose: 0)
+    { KIT => Stock.new(price_cents: 400, on_hand: kit, pack: 1) }
+      .merge(LOOSE.to_h { |number| [number, Stock.new(price_cents: 150, on_hand: loose, pack: 1)] })
+  end
+
+  def places(stock, policy: nil, pumps: 1, had: {}, fixed: [])
+    teardown = Core::Teardown.of(variant("DK415"), Core::Scope.of(["packings"], extent: "leak_only"))
+    demand = Core::Demand.new(teardown, snapshot, pumps: pumps, had: had)
+    Places.of_plan(demand, Core::KitPlan::Plans.new(demand, snapshot, stock, fixed: fixed).one(policy), pumps: pumps)
+  end
+
+  def told(all) = all.counts.except("kept")
+
+  def test_what_lies_there_fills_the_first_cylinders_and_the_last_is_empty
+    all = places(shelf(kit: 2), policy: "on_shelf")
+    assert_equal({ "shelf" => 8, "empty" => 4 }, told(all))
+    assert_equal "12 places: 8 on the shelf, 4 empty", all.says
+    assert_equal ["cylinder 3"], all.open.map(&:position).uniq
+    assert_equal(LOOSE.sort, all.lacking.map { |text| text[/DB 78\d\d/] }.sort)
+    assert_includes all.lacking, "NOT IN THE BAG: 1 × high-pressure packing DB 7815, needed for packing (cylinder 3): not enough on the shelf today."
+  end
+
+  def test_what_is_short_is_to_come
+    all = places(shelf(kit: 1), policy: "cheapest")
+    assert_equal({ "shelf" => 4, "coming" => 8 }, told(all))
+    assert_empty all.lacking
+    assert_match(/\ATO COME: 2 × .*\(cylinder 2, 3\)\.\z/, all.coming.first)
+  end
+
+  def test_what_the_customer_has_fills_the_first_places
+    all = places(shelf(kit: 0, loose: 9), had: { "DB 7815" => 2 })
+    assert_equal({ "own" => 2, "shelf" => 10 }, told(all))
+    assert_equal ["cylinder 1", "cylinder 2"], all.all.select { |place| place.how == "own" }.map(&:position)
+  end
+
+  def test_on_two_pumps_each_has_its_places
+    all = places(shelf(kit: 4), policy: "on_shelf", pumps: 2)
+    assert_equal({ "shelf" => 16, "empty" => 8 }, told(all))
+    assert_includes all.lacking.join, "2 × high-pressure packing DB 7815, needed for packing (cylinder 2, 3 of pump 2)"
+    rows = all.rows(all.open.first.stack)
+    assert_equal ["cylinder 1, 2, 3 of pump 1; cylinder 1 of pump 2", "cylinder 2, 3 of pump 2"], rows.map(&:where), "what stands alike is told once"
+  end
+
+  def test_what_somebody_left_out_is_told_with_their_word
+    by_hand = [["DB 7815", 1, "two are new"], [KIT, 0, "none"]].map { |row| Fixed.new(**Fixed.members.zip(row).to_h) }
+    all = places(shelf(kit: 0, loose: 9), fixed: by_hand)
+    assert_equal({ "shelf" => 10, "left_out" => 2 }, told(all))
+    assert_equal ["taken off by hand: two are new"], all.open.map(&:why).uniq
+  end
+
+  def test_a_piece_without_a_number_leaves_its_place_empty
+    gap = Places::Gap.new(part: nil, name: "disc", why: "no part number on file", by_hand: false)
+    spots = [1, 2].map { |at| Core::Order::Place.new(stack: "s", title: "valve", position: "inlet #{at}", at: 0, piece: "disc", renewed: true) }
+    all = Places.new(spots, 1, own: {}, supply: [], gaps: [gap])
+    assert_equal ["NOT IN THE BAG: 2 × disc, needed for valve (inlet 1, 2): no part number on file."], all.lacking
+  end
+
+  # A piece that serves two numbers is shared out whole: of five sets at two thirds of a piece, three pieces and a third serve, so three.
+  def test_shared_pieces_are_whole
+    spots = Array.new(5) { |at| Core::Order::Place.new(stack: "s", title: "s", position: "p #{at}", at: 0, piece: "ring", part: "A", renewed: true) }
+    supply = [Places::Supply.new(covers: { "A" => 0.6667 }, units: [["bag", 2], ["shelf", 3]])]
+    assert_equal({ "bag" => 1, "shelf" => 2, "empty" => 2 }, told(Places.new(spots, 1, own: {}, supply: supply, gaps: [])))
+  end
+
+  # Every model by every area: as many places as pieces are wanted, and each plan leaves open exactly what it says that it does.
+  def test_places_are_the_demand_and_its_gaps
+    stock = STOCK.transform_values { |one| one.with(on_hand: one.on_hand.clamp(0, 2)) }
+    snapshot.variants.sample(24, random: Random.new(Minitest.seed)).each do |pump|
+      pump.series.areas_of(pump).each do |area|
+        demand = Core::Demand.new(Core::Teardown.of(pump, Core::Scope.of([area.id], extent: "usual")), snapshot, pumps: 2)
+        Core::KitPlan::Plans.new(demand, snapshot, stock).call.each do |plan|
+          all = Places.of_plan(demand, plan, pumps: 2)
+          note = "#{pump.id} #{area.id} #{plan.name}, seed #{Minitest.seed}"
+          assert_equal demand.lines.sum(&:quantity) + demand.missing.sum(&:quantity), told(all).values.sum, note
+          assert_equal plan.lacking, all.open.size, note
+        end
+      end
+    end
+  end
+end
