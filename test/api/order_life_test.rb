@@ -187,7 +187,7 @@ class OrderLifeApiTest < Minitest::Test
     ask("counter") { step(order, "discount", percent: "5") }
     assert_equal "5", json["discount"]
     ask("bench") { get "/api/orders/1" }
-    assert_equal %w[pick put_back check], json["may"]
+    assert_equal %w[pick put_back check check_alone], json["may"]
   end
 
   def test_papers_say_what_goes

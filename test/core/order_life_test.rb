@@ -27,17 +27,19 @@ class OrderLifeTest < Minitest::Test
   # By hand, from what a counter does: state => what may be done. Common practice, no source.
   MAY = {
     "quoted" => %w[amend prolong accept discount name cancel],
-    "ordered" => %w[amend discount name pick put_back check hand_over lend tool_back take_back cancel],
-    "waiting" => %w[amend discount name pick put_back check hand_over lend tool_back take_back cancel],
-    "picked" => %w[amend discount name put_back check hand_over lend tool_back take_back cancel],
-    "checked" => %w[amend discount name put_back hand_over lend tool_back take_back cancel],
-    "handed_over" => %w[name lend tool_back take_back close cancel], "closed" => %w[name take_back], "cancelled" => %w[amend name]
+    "ordered" => %w[amend discount name pick put_back check check_alone hand_over lend tool_back take_back undo cancel],
+    "waiting" => %w[amend discount name pick put_back check check_alone hand_over lend tool_back take_back undo cancel],
+    "picked" => %w[amend discount name put_back check check_alone hand_over lend tool_back take_back undo cancel],
+    "checked" => %w[amend discount name put_back hand_over lend tool_back take_back undo cancel],
+    "handed_over" => %w[name lend tool_back take_back close undo cancel], "closed" => %w[name take_back undo], "cancelled" => %w[amend name]
   }.freeze
 
   FREE = Desk::Loan.new(tag: "PW-T11/1", number: "PW-T11", name: "guide pins", price_cents: 2500)
   OUT = FREE.with(state: "out", order_id: 7, until: Date.new(2026, 12, 1), customer: "Hollin Orchard", deposit_cents: 2500)
 
-  BENCH = %w[pick put_back check].freeze
+  BENCH = %w[pick put_back check check_alone].freeze
+  # They rest on what was done before, and on who did it.
+  RESTING = %w[check_alone undo].freeze
 
   # What each step is sent with, where it can be done.
   BODIES = {
@@ -63,6 +65,8 @@ class OrderLifeTest < Minitest::Test
           assert_equal %w[counter owner].include?(role) || BENCH.include?(step.id), step.for?(role), "#{step.id} by #{role}"
           assert_equal step.from?(in_state(state)) && step.for?(role), Order::Steps.may(in_state(state), role).include?(step.id)
         end
+        next if RESTING.include?(step.id)
+
         step.from?(in_state(state)) ? done(step, state) : refused(step, state)
       end
     end
@@ -92,6 +96,51 @@ class OrderLifeTest < Minitest::Test
     half = life("open", [good(reserved: 1, bagged: 1), good.with(number: "A-2", bagged: 1, wanted: 1)])
     assert_equal({ kind: "pick", name: "Scan each piece into the bag", codes: %w[A-1] }, Order::NextStep.of(half, %w[pick check]).scan)
     assert_equal %w[A-1 A-2], Order::NextStep.of(half, %w[check]).scan[:codes]
+  end
+
+  def step_of(kind, who, **body) = Gimlet::Core::Entry.new(number: 1, kind: kind, body: body.transform_keys(&:to_s), at: Time.at(0), who: who)
+
+  # Two people, or a word why there is one. Common practice, no source.
+  def test_another_person_checks
+    picked = [step_of("pick", "Ines", number: "A-1", quantity: 2)]
+    bag = life("open", [good(bagged: 2), good(bagged: 1).with(number: "B-2")]).with(done: picked, who: "Ines")
+    assert_match(/You picked A-1 yourself/, refusal("check", BODIES["check"], bag).message)
+    assert Order::Steps::Check.call(BODIES["check"].merge("number" => "B-2"), bag), "that one somebody else picked"
+    assert Order::Steps::Check.call(BODIES["check"], bag.with(who: "Oddny"))
+    assert Order::Steps::Check.call(BODIES["check"], bag.with(who: nil)), "where nobody says who they are"
+    assert_equal %w[check_alone], Order::NextStep.of(bag, %w[check_alone]).forms
+    assert_empty Order::NextStep.of(bag.with(who: "Oddny"), %w[check_alone]).forms
+    assert_match(/few words/, refusal("check_alone", { "reason" => "no" }, bag).message)
+    assert_match(/nothing of order 7/, refusal("check_alone", { "reason" => "alone here" }, bag.with(who: "Oddny")).message)
+    alone = bag.with(done: [*picked, step_of("check_alone", "Ines", reason: "alone here")])
+    assert Order::Steps::Check.call(BODIES["check"], alone)
+    assert_empty Order::NextStep.of(alone, %w[check_alone]).forms, "it is said once"
+    assert_match(/yourself/,
+                 refusal("check", BODIES["check"],
+                         alone.with(done: alone.done + [step_of("pick", "Per", number: "A-1", quantity: 1)], who: "Per")).message)
+  end
+
+  # Every step that can be undone leaves pieces and stage as they were before it.
+  def test_the_last_step_is_undone
+    { "pick" => [good(reserved: 2)], "check" => [good(bagged: 2)], "put_back" => [good(bagged: 2, checked: 2)], "close" => [good(handed: 2)],
+      "hand_over" => [good(bagged: 2, checked: 1)] }.each do |kind, goods|
+      before = life(kind == "close" ? "handed_over" : "open", goods)
+      outcome = Order::Steps.check(kind, before).call(BODIES.fetch(kind, {}), before)
+      after = moved(before, outcome.movements).with(stage: outcome.stage || before.stage, done: [step_of(kind, "Ines", **outcome.body)])
+      assert_includes Order::NextStep.of(after, %w[undo]).buttons, { kind: "undo", name: "Undo the last step", quiet: true }, kind
+      undone = Order::Steps::Undo.call({}, after)
+      assert_equal before.goods, moved(after, undone.movements).goods, kind
+      assert_equal before.stage, undone.stage || after.stage, kind
+      assert_equal "undone: #{Order::Steps::ALL.fetch(kind).words(outcome.body)}", Order::Steps::Undo.words(undone.body)
+    end
+  end
+
+  def test_what_cannot_be_undone_says_so
+    [nil, step_of("undo", "Ines"), step_of("discount", "Ines", percent: "5"), step_of("hand_over", "Ines", how: "fetched")].each do |last|
+      after = life("open", [good(bagged: 2)]).with(done: [last].compact)
+      assert_match(/cannot be undone/, refusal("undo", {}, after).message)
+      assert_empty Order::NextStep.of(after, %w[undo]).buttons
+    end
   end
 
   # What went out already is of what is wanted: four, two of them gone; three wanted leave one to come.

@@ -3,6 +3,7 @@
 require "capybara/minitest"
 require_relative "app"
 require_relative "browser"
+require_relative "counter_line"
 require_relative "lived_in"
 
 Capybara.server = :puma, { Silent: true }
@@ -26,6 +27,7 @@ class SystemTest < Minitest::Test
   include Capybara::Minitest::Assertions
   include SeededApp
   include LivedIn
+  include CounterLine
 
   # Seconds that a look over a large page may take on a busy machine.
   SLOW = 120
@@ -76,14 +78,6 @@ class SystemTest < Minitest::Test
   end
 
   def keys(*pressed) = page.driver.browser.switch_to.active_element.send_keys(*pressed)
-
-  # What is not covered takes a reason.
-  def save_order
-    say "save"
-    assert_text(/Say why the order is placed|is saved/)
-    find_field("What you hear").send_keys([:control, "a"], "save the rest is to follow", :enter) if page.has_text?("Say why the order is placed",
-                                                                                                                   wait: 0)
-  end
 
   # Opens what is folded away.
   def unfold(text) = find("summary", text: text).click

@@ -7,6 +7,7 @@ require_relative "../support/served"
 class OwnShopTest < Minitest::Test
   include Capybara::DSL
   include Capybara::Minitest::Assertions
+  include CounterLine
 
   PLACES = %w[/ /orders /orders/1 /orders/1/bench /catalogue /catalogue/write /measure/seal /measure/flow /desk/today /desk/customers /desk/prices
               /desk/buying /desk/tools /desk/figures /desk/catalogue /desk/people /desk/history /desk/copies].freeze
@@ -82,6 +83,11 @@ class OwnShopTest < Minitest::Test
     number = @served.database[:goods].exclude(reserved: 0).get(:number)
     find_field("Scan each piece into the bag").send_keys(number, :enter)
     assert_selector "[role=status]", text: /✓ #{number}/
+    assert_text "You picked it: somebody else checks."
+    fill_in "Nobody else can, because …", with: "alone in the workshop"
+    click_button "I check it myself"
+    assert_no_text "You picked it"
+    assert_equal ["check_alone", "the bench"], @served.database[:order_steps].reverse(:id).get(%i[kind who])
     lock
   end
 

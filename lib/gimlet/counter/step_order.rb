@@ -42,7 +42,7 @@ module Gimlet
       private
 
       def take(id, step, request)
-        life = @lives.of(id)
+        life = @lives.of(id).with(who: request["who"])
         outcome = Core::Order::Steps.check(step.id, life).call(named(request.slice(*step.fields.keys)), life)
         @lives.take(id, outcome, kind: step.id, key: request["key"], who: request["who"] || "counter")
         keep_tools(id) if step::PROMISES_TOOLS

@@ -199,7 +199,10 @@ module Gimlet
 
       def view = @morning.work.call(@ticket, @morning.tickets.entries(@ticket))
 
-      def step(kind, **body)
+      # Somebody else looks again.
+      def checker = who == "Oddny" ? "Ines" : "Oddny"
+
+      def step(kind, who: self.who, **body)
         @steps = (@steps || 0) + 1
         @morning.step_order.call(@order.id, { "kind" => kind, "key" => key("step #{@steps}"), "who" => who, **body.transform_keys(&:to_s) })
       end
@@ -217,7 +220,7 @@ module Gimlet
         goods.each { |good| step("pick", "number" => good.number, "quantity" => good.reserved) if good.reserved.positive? }
       end
 
-      def checked = goods.each { |good| step("check", "number" => good.number, "quantity" => good.bagged) if good.bagged.positive? }
+      def checked = goods.each { |good| step("check", who: checker, "number" => good.number, "quantity" => good.bagged) if good.bagged.positive? }
 
       def handed_over
         posted = @index % 6 == 2

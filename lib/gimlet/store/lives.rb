@@ -31,7 +31,7 @@ module Gimlet
       def of(id)
         stage, valid_until = @database[:orders].where(id: id).get(%i[stage valid_until])
         Core::Order::Life.new(id: id, stage: stage, goods: goods(id), loans: @tools.of_order(id), valid_until: valid_until && Date.parse(valid_until),
-                              today: Clock.today)
+                              today: Clock.today, done: steps(id))
       end
 
       # @return [Array<Core::Entry>] its steps, in order

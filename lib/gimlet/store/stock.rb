@@ -76,7 +76,7 @@ module Gimlet
       # @param days [Integer]
       # @return [Hash{String=>Integer}] number => sale units that went over the counter, less what came back
       def sold(days)
-        since = @database[:movements].where(kind: %w[handed_over handed_over_unchecked returned stays_out]).where do
+        since = @database[:movements].where(kind: Core::Desk::Movements::SALES).where do
           at >= Clock.now - (days * 86_400)
         end
         since.group(:number).select_hash(:number, Sequel.function(:sum, Sequel[:handed] - :returned).as(:units)).select { |_, units| units.positive? }

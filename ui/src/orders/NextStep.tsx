@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import { type ReactNode, useState } from "react";
 import type { Order } from "../api/types";
 import { ProblemAlert } from "../shell/ProblemAlert";
+import { CheckAloneForm } from "./CheckAloneForm";
 import { HandOverForm } from "./HandOverForm";
 import { ProlongForm } from "./ProlongForm";
 import { Scanner } from "./Scanner";
@@ -13,6 +14,7 @@ import type { OrderSteps, Sent } from "./useOrderSteps";
 const FORMS: Partial<Record<Order["next"]["forms"][number], (steps: OrderSteps) => ReactNode>> = {
   prolong: (steps) => <ProlongForm steps={steps} />,
   hand_over: (steps) => <HandOverForm key={String(steps.order.next.unchecked)} steps={steps} />,
+  check_alone: (steps) => <CheckAloneForm steps={steps} />,
   take_back: (steps) => <TakeBackForm steps={steps} />,
 };
 
@@ -29,7 +31,7 @@ export function NextStep({ steps }: { steps: OrderSteps }) {
       {scan && scan.kind !== scanning && <Button variant="contained" onClick={() => setScanning(scan.kind)}>{scan.name}</Button>}
       {says && <p style={{ margin: 0 }}>{says}</p>}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
-        {buttons.map((one) => <Button key={one.kind} variant="contained" onClick={() => void steps.step({ kind: one.kind } as Sent)}>{one.name}</Button>)}
+        {buttons.map((one) => <Button key={one.kind} variant={one.quiet ? "text" : "contained"} onClick={() => void steps.step({ kind: one.kind } as Sent)}>{one.name}</Button>)}
         {forms.map((id) => <Box key={id}>{FORMS[id]?.(steps)}</Box>)}
       </Box>
     </Box>

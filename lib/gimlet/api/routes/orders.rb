@@ -20,7 +20,8 @@ module Gimlet
           def order_view(order)
             before = order.version > 1 ? orders.earlier(order.id, order.version - 1) : nil
             done = bench.of(order.id)
-            Present::OrderView.new(order, lives.of(order.id), tax: tax, role: person&.role, arrivals: terms(before: order.id).arrivals)
+            life = lives.of(order.id).with(who: person&.name)
+            Present::OrderView.new(order, life, tax: tax, role: person&.role, arrivals: terms(before: order.id).arrivals)
                               .call(lives.steps(order.id), done, before).merge(found: found_at_bench(order, done))
           end
 

@@ -28,6 +28,7 @@ module Gimlet::Core
         "picked" => { on_hand: -1, reserved: -1, bagged: 1 }, "put_back" => { on_hand: 1, reserved: 1, bagged: -1 },
         "checked" => { checked: 1 }, "unchecked" => { checked: -1 },
         "handed_over" => { bagged: -1, checked: -1, handed: 1 }, "handed_over_unchecked" => { bagged: -1, handed: 1 },
+        "not_handed_over" => { bagged: 1, checked: 1, handed: -1 }, "not_handed_over_unchecked" => { bagged: 1, handed: -1 },
         "returned" => { on_hand: 1, returned: 1 }, "stays_out" => { returned: 1 },
         "kit_opened" => { on_hand: -1 }, "out_of_kit" => { on_hand: 1 }, "into_kit" => { on_hand: -1 }, "kit_made_up" => { on_hand: 1 }
       }.freeze
@@ -37,9 +38,13 @@ module Gimlet::Core
         "received" => "received", "counted" => "counted", "scrapped" => "scrapped", "reserved" => "promised", "released" => "promise taken back",
         "picked" => "picked", "put_back" => "put back", "checked" => "checked", "unchecked" => "to be checked again",
         "handed_over" => "handed over", "handed_over_unchecked" => "handed over unchecked",
+        "not_handed_over" => "not handed over after all", "not_handed_over_unchecked" => "not handed over after all, unchecked",
         "returned" => "came back to the shelf", "stays_out" => "came back, not to the shelf",
         "kit_opened" => "kit opened", "out_of_kit" => "out of a kit", "into_kit" => "into a kit", "kit_made_up" => "kit made up"
       }.freeze
+
+      # What goes over the counter, and what comes back over it.
+      SALES = KINDS.select { |_, sums| sums.key?(:handed) || sums.key?(:returned) }.keys.freeze
 
       # These take what is promised to nobody.
       OF_FREE = %w[kit_opened into_kit].freeze

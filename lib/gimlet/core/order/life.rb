@@ -8,10 +8,10 @@ require_relative "total"
 module Gimlet::Core
   class Order
     # Where an order stands: its `stage`, which steps set, and its goods, which the ledger moves. `loans` are Desk::Loan: tools promised to it,
-    # or out.
+    # or out. `done` are its steps so far, as entries; `who` acts now, nil where nobody says.
     #
     #   Life.new(stage: "open", goods: goods).state # => "waiting"
-    Life = Value.of(:id, :stage, :goods, :loans, :valid_until, :today) do
+    Life = Value.of(:id, :stage, :goods, :loans, :valid_until, :today, :done, :who) do
       # @return [String] one of States
       def state
         return stage unless stage == "open"
@@ -31,6 +31,17 @@ module Gimlet::Core
       def total(discount, tax)
         Total.of(goods.map { |good| [good.charged(over: stage == "closed"), good.price_cents] }, discount: discount, tax: tax)
       end
+
+      # @return [Entry, nil] the step that was taken last
+      def last = done&.last
+
+      # @return [Boolean] whether who acts put a piece of this number into the bag
+      def own_pick?(number)
+        !who.nil? && (done || []).any? { |step| step.kind == "pick" && step.who == who && step.body["number"] == number }
+      end
+
+      # @return [Boolean] whether who acts has said why nobody else checks
+      def checks_alone? = (done || []).any? { |step| step.kind == "check_alone" && step.who == who }
 
       def all_out? = goods.all? { |good| good.handed == good.wanted }
     end

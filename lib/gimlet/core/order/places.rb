@@ -34,12 +34,14 @@ module Gimlet::Core
       # @param days [Hash{String=>Object}] number of a line => the day on which what is short of it comes
       # @return [Places] as they would be filled
       def self.of_plan(demand, plan, pumps: 1, days: {})
+        stacks = demand.fates.map { |fate| fate.place.stack }.uniq
         spots = demand.fates.map { |fate| spot(fate, demand) }
         supply = plan.lines.map do |line|
           Supply.new(covers: line.covers, units: [["shelf", line.quantity - line.short], ["coming", line.short, days[line.number]]])
         end
         gaps = plan.unfilled.map { |one| Gap.new(part: one.number, name: one.name, why: one.reason, by_hand: one.by_hand) }
-        new(spots, pumps, own: demand.lines.to_h { |line| [line.part.number, line.had] }, supply: supply, gaps: gaps)
+        new(spots, pumps, own: demand.lines.to_h { |line| [line.part.number, line.had] }, supply: supply, gaps: gaps,
+                          sizes: stacks.to_h { |stack| [stack.id, stack.layers_of(demand.variant).size] })
       end
 
       def self.spot(fate, demand)
@@ -58,7 +60,8 @@ module Gimlet::Core
         spots = life&.state == "cancelled" ? [] : record["stacks"].flat_map { |stack| spots(stack) }
         gaps = record["parts"]["unfilled"].map { |row| Gap.new(part: row["part"], name: row["name"], why: row["reason"], by_hand: row["by_hand"]) }
         new(spots, record["work"]["pumps"], own: record["why"].to_h { |row| [row["part"], row["had"]] }, gaps: gaps,
-                                            supply: record["parts"]["lines"].map { |line| supply(line, life, days) })
+                                            supply: record["parts"]["lines"].map { |line| supply(line, life, days) },
+                                            sizes: record["stacks"].to_h { |stack| [stack["id"], stack["layers"].size] })
       end
 
       def self.spots(stack)
@@ -95,8 +98,10 @@ module Gimlet::Core
       # @return [Array<Place>]
       attr_reader :all
 
-      def initialize(spots, pumps, own:, supply:, gaps:)
+      # @param sizes [Hash{String=>Integer}] stack => how many pieces it is drawn with
+      def initialize(spots, pumps, own:, supply:, gaps:, sizes: {})
         @gaps = gaps
+        @sizes = sizes
         wanted = spots.select(&:renewed).group_by(&:part).transform_values { |same| same.size * pumps }
         pieces = wanted.to_h { |part, count| [part, pieces(part, own, supply).first(count)] }
         @all = (1..pumps).flat_map { |pump| spots.map { |spot| filled(spot.with(pump: pump), pieces) } }
@@ -130,7 +135,7 @@ module Gimlet::Core
       # @return [Array<Row>] its positions, those that stand alike together
       def rows(stack)
         mine = @all.select { |place| place.stack == stack }
-        size = mine.map(&:at).max.to_i + 1
+        size = @sizes.fetch(stack)
         by_position = mine.group_by { |place| [place.pump, place.position] }
         by_position.group_by { |_, some| layers(some, size) }.map { |layers, some| Row.new(where: where(some.map(&:first)), layers: layers) }
       end

@@ -35,6 +35,8 @@ module Gimlet::Core
       SAVING = false
       # What is on its button, where it asks for no more than a press; what is said above the scanner, where scanned pieces make it.
       BUTTON = SCAN = nil
+      # Whether its button is none of the main ones.
+      QUIET = false
       # Whether the pump is due at another time after it; whether it promises the tools that are lent.
       SERVICE = PROMISES_TOOLS = false
 
@@ -68,6 +70,11 @@ module Gimlet::Core
         # @return [Outcome]
         # @raise [InputError] nothing is to be done
         def call(body, _life) = outcome(body)
+
+        # @param body [Hash{String=>Object}] as it was kept
+        # @param life [Life] that this was the last step of
+        # @return [Hash, nil] movements and stage that undo it; nil where it cannot be undone
+        def undo(_body, _life) = nil
 
         # @return [String]
         def words(_body) = self::NAME

@@ -7,6 +7,7 @@ require_relative "steps/accept"
 require_relative "steps/amend"
 require_relative "steps/cancel"
 require_relative "steps/check"
+require_relative "steps/check_alone"
 require_relative "steps/close"
 require_relative "steps/discount"
 require_relative "steps/hand_over"
@@ -19,6 +20,7 @@ require_relative "steps/put_back"
 require_relative "steps/quote"
 require_relative "steps/take_back"
 require_relative "steps/tool_back"
+require_relative "steps/undo"
 
 module Gimlet::Core
   class Order
@@ -26,8 +28,11 @@ module Gimlet::Core
     #
     #   Steps.check("pick", Life.new(stage: "closed", goods: []), "counter") # raises: Order 7 is closed: it cannot … any more. …
     module Steps
-      ALL = [Quote, Place, Amend, Prolong, Accept, Discount, Name, Pick, PutBack, Check, HandOver, Lend, ToolBack, TakeBack, Close, Cancel]
-            .to_h { |step| [step.id, step] }.freeze
+      ALL = [Quote, Place, Amend, Prolong, Accept, Discount, Name, Pick, PutBack, Check, CheckAlone, HandOver, Lend, ToolBack, TakeBack, Close, Undo,
+             Cancel]
+            .to_h do |step|
+        [step.id, step]
+      end.freeze
 
       module_function
 

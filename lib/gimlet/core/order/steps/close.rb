@@ -17,6 +17,7 @@ module Gimlet::Core
           outcome(body, stage: "closed")
         end
 
+        def self.undo(_body, _life) = { stage: "handed_over" }
         def self.words(_body) = "closed"
       end
     end

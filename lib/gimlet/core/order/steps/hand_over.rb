@@ -24,10 +24,17 @@ module Gimlet::Core
           movements = moves("handed_over", life, &:checked) + moves("handed_over_unchecked", life, body["reason"]) do |good|
             good.bagged - good.checked
           end
-          outcome(body, movements: movements, stage: ("handed_over" if all?(life)))
+          gone = movements.map { |one| [one.kind, one.number, one.quantity] }
+          outcome({ **body, "gone" => gone }, movements: movements, stage: ("handed_over" if all?(life)))
         end
 
         def self.next?(life) = life.bagged? || life.state == "checked"
+
+        # It was not fetched after all: everything is in the bag again, as it was.
+        def self.undo(body, life)
+          gone = body["gone"] or return
+          { stage: "open", movements: gone.map { |kind, number, count| move("not_#{kind}", life.good(number), count, life) } }
+        end
 
         # Whether nothing is left to come.
         def self.all?(life) = life.goods.all? { |good| good.open.zero? }

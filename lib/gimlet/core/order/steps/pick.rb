@@ -25,6 +25,8 @@ module Gimlet::Core
           outcome(body, movements: [move("picked", good, body["quantity"], life)])
         end
 
+        def self.undo(body, life) = { movements: [move("put_back", life.good(body["number"]), body["quantity"], life)] }
+
         def self.codes(life) = life.goods.select { |good| good.reserved.positive? }.map(&:number)
 
         def self.words(body) = "picked #{body['quantity']} × #{body['number']}"

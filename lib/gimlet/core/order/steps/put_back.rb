@@ -19,8 +19,14 @@ module Gimlet::Core
           good = good(body, life)
           enough(good.bagged, body, "#{good.bagged.zero? ? 'None' : "Only #{good.bagged}"} of #{good.number} is in the bag.")
           again = good.checked - (good.bagged - body["quantity"])
-          outcome(body, movements: [(move("unchecked", good, again, life) if again.positive?),
-                                    move("put_back", good, body["quantity"], life)].compact)
+          outcome({ **body, "unchecked" => [again, 0].max }, movements: [(move("unchecked", good, again, life) if again.positive?),
+                                                                         move("put_back", good, body["quantity"], life)].compact)
+        end
+
+        def self.undo(body, life)
+          good = life.good(body["number"])
+          checked = body["unchecked"] or return
+          { movements: [move("picked", good, body["quantity"], life), (move("checked", good, checked, life) if checked.positive?)].compact }
         end
 
         def self.words(body) = "put back #{body['quantity']} × #{body['number']}"
