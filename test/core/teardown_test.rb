@@ -60,6 +60,29 @@ class TeardownTest < Minitest::Test
     end
   end
 
+  # By hand: where one cylinder is agreed, what wears with it is renewed there alone; where one of two agreed areas is agreed whole, everywhere.
+  def test_what_goes_together_goes_at_the_same_cylinder
+    worked = lambda do |pump, areas, at|
+      down = Gimlet::Core::Teardown.of(variant(pump), Gimlet::Core::Scope.of(areas, at: at))
+      down.areas.to_h { |area| [area.id, down.worked(area)] }
+    end
+    assert_equal({ "inlet_valves" => ["cylinder 3"], "packings" => ["cylinder 3"] }, worked.call("SV20", ["inlet_valves"], "inlet_valves" => ["cylinder 3"]))
+    assert_equal 3, worked.call("SV20", ["inlet_valves"], {})["packings"].size
+    oscillating = worked.call("OB212", ["packings"], "packings" => ["head A"])
+    assert_equal [["inlet A"], ["outlet A"], ["across both heads"]], oscillating.values_at("inlet_valves", "discharge_valves", "plungers")
+    assert_equal ["inlet A", "inlet B"], worked.call("OB212", %w[packings discharge_valves], "packings" => ["head A"])["inlet_valves"]
+    aside = worked.call("SV20", %w[inlet_valves discharge_valves], "inlet_valves" => ["cylinder 2"])
+    assert_equal [["cylinder 2"], 6], [aside["packings"], aside["discharge_valves"].size], "what no rule speaks of says nothing of it"
+  end
+
+  def test_plungers_are_looked_at_before_new_packings_go_in
+    titles = ->(pump, areas) { Gimlet::Core::Plan::Steps.for(Gimlet::Core::Teardown.of(variant(pump), areas)).map(&:title) }
+    assert_operator titles.call("DK420", %w[packings]).index("plungers, a look first"), :<, titles.call("DK420", %w[packings]).index("packings")
+    [["DK420", %w[packings plungers]], ["DK420", %w[inlet_valves]], ["OB212", %w[packings]]].each do |pump, areas|
+      refute_includes titles.call(pump, areas), "plungers, a look first", "#{pump} #{areas}"
+    end
+  end
+
   def test_no_work_opens_nothing
     assert_empty Gimlet::Core::Teardown.of(variant("DK420"), []).groups
   end

@@ -119,7 +119,20 @@ module Gimlet::Core
     end
 
     def met?(entry) = Catalogue::Condition.met?(entry.condition, @variant)
-    def at(area) = @scope.at[area.id]
+    def at(area) = @scope.at[area.id] || (beside(area) if @added.key?(area.id))
+
+    # What wears together does so on one cylinder: where the agreed work names positions, what goes with it is done at those that are called alike by
+    # their last word. All of them where one is agreed everywhere, or where none is called so.
+    def beside(area)
+      calling = @scope.areas.select { |id| @series.together.any? { |rule| met?(rule) && rule.areas.include?(id) } }
+      return unless calling.all? { |id| @scope.at.key?(id) }
+
+      named = @scope.at.values_at(*calling).flatten.map { |position| last_word(position) }
+      alike = Scope.positions(@variant, area).select { |position| named.include?(last_word(position)) }
+      alike unless alike.empty?
+    end
+
+    def last_word(position) = position[/\S+\z/]
 
     # Group id => positions, in the order they come off. What comes off in one piece comes off for all.
     def opened

@@ -104,6 +104,7 @@ module Gimlet::Core
       case fate.why
       when :found then fate.finding.why(fate.place.layer)
       when :set then "goes as a set with what is renewed beside it"
+      when :agreed then "#{caused(fate.place)}, and nothing else of it is renewed by rule"
       when :complete then "renewed unseen, as everything that comes apart is"
       else caused(fate.place)
       end

@@ -36,7 +36,7 @@ module Gimlet::Core
       @findings = judged(findings)
     end
 
-    def call = without_what_stays(with_sets(@places.map { |place| fate(place) }))
+    def call = without_what_stays(with_sets(with_what_was_agreed(@places.map { |place| fate(place) })))
 
     private
 
@@ -106,6 +106,18 @@ module Gimlet::Core
 
       judged_here?(place) ? %i[inspect look] : %i[replace area]
     end
+
+    # Of agreed work at least what it is named for is renewed: where the rules only look its pieces over, it was agreed to renew them. Not where only
+    # what leaks is mended.
+    def with_what_was_agreed(fates)
+      return fates if @extent == "leak_only"
+
+      mine = fates.group_by { |fate| fate.place.cause }.slice(*@teardown.scope.areas.map { |id| [:area, id] })
+      due = mine.values.reject { |some| some.any? { |fate| fate.place.layer.reuse == "replace_always" } }.flatten
+      fates.map { |fate| due.include?(fate) && fate.why == :look && numbered?(fate) ? fate.with(kind: :replace, why: :agreed) : fate }
+    end
+
+    def numbered?(fate) = @teardown.variant.series.parts_for(fate.place.layer.slot, @teardown.variant).one?
 
     # What goes as a set with a renewed piece is renewed too.
     def with_sets(fates)

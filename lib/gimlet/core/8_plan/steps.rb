@@ -25,6 +25,10 @@ module Gimlet::Core
       RINGS = "O-rings that may go back are pushed out with the thumbs, never picked."
       RENEWED = %w[replace_always replace_if_removed].freeze
 
+      # New packings on a bad plunger are the classic come-back. Common practice, no source.
+      PLUNGERS = "Wipe each plunger and look at it under a light before the seals go in: scored, chipped, cracked, or worn where the seals run, it " \
+                 "wears new seals out. Then stop, and have it renewed with them."
+
       # @param teardown [Teardown]
       # @return [Array<Step>]
       def for(teardown)
@@ -42,7 +46,16 @@ module Gimlet::Core
         passed = teardown.on_the_way.map do |area, work|
           Step.new(phase: "renew", title: "#{area.name}, on the way", text: work.map(&:text), stacks: area.stacks)
         end
-        (agreed + passed).reject { |step| step.text.empty? }
+        (looked_at(teardown) + agreed + passed).reject { |step| step.text.empty? }
+      end
+
+      # Where packings are renewed and plungers are not.
+      def looked_at(teardown)
+        ids = teardown.areas.map(&:id)
+        plungers = teardown.variant.series.areas_of(teardown.variant).find { |area| area.id == "plungers" }
+        return [] unless plungers && ids.include?("packings") && !ids.include?("plungers")
+
+        [Step.new(phase: "renew", title: "#{plungers.name}, a look first", text: [PLUNGERS])]
       end
 
       # Who has read it against the sheet, where that is kept.
