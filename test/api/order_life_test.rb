@@ -177,6 +177,52 @@ class OrderLifeApiTest < Minitest::Test
     sums_hold
   end
 
+  # Two wait for the same piece: the one in a hurry is told whom it passes, and has the next that comes. What is promised stays promised.
+  def test_one_in_a_hurry_is_served_first
+    count_down("PW-K220", 0)
+    first = placed(plan: "complete_sets")
+    second = placed(plan: "complete_sets")
+    assert_equal [[], [first["id"]]], [fetch(first)["ahead"], fetch(second)["ahead"]]
+    step(second, "serve_first", reason: "no")
+    assert_problem(422, "reason_too_short", field: "reason")
+    step(second, "serve_first", reason: "the boat sails tonight")
+    assert_equal [[second["id"]], []], [fetch(first)["ahead"], fetch(second)["ahead"]]
+    refute_includes fetch(second)["next"]["forms"], "serve_first", "once is enough"
+    send_json("POST", "/api/movements", entry("received", number: "PW-K220", quantity: 1))
+    assert_equal [0, 1], [first, second].map { |order| good(fetch(order), "PW-K220")["reserved"] }
+    send_json("POST", "/api/movements", entry("received", number: "PW-K220", quantity: 1))
+    assert_equal [1, 1], [first, second].map { |order| good(fetch(order), "PW-K220")["reserved"] }
+    sums_hold
+  end
+
+  # While its ticket is open, what was agreed may be another thing in a minute.
+  def test_what_is_being_changed_is_not_picked
+    order = placed
+    scan(order, "PW-K220", "pick")
+    view = send_json("POST", "/api/tickets/#{order['ticket_id']}/entries", entry("reopened", reason: "two more seals"))
+    other = order["goods"].find { |good| good["reserved"].positive? && good["number"] != "PW-K220" }["number"]
+    step(order, "pick", number: other, quantity: 1)
+    assert_match(/being changed in ticket/, assert_problem(422, "being_amended", field: "kind")["detail"])
+    step(order, "put_back", number: "PW-K220", quantity: 1)
+    assert_equal 200, last_response.status, "what is in the bag may leave it"
+    send_json("POST", "/api/tickets/#{view['id']}/entries", entry("closed", reason: "it stays as it is"))
+    step(order, "pick", number: other, quantity: 1)
+    assert_equal 200, last_response.status, last_response.body
+  end
+
+  # What came back is not charged, what they keep is, all of it.
+  def test_a_cancelled_order_wants_nothing_and_charges_what_is_kept
+    order = handed_over
+    total = order["goods"].sum { |good| (good["wanted"] - good["along"]) * good["price_cents"] }
+    assert_equal total, fetch(order)["total"]["net_cents"]
+    step(order, "cancel", reason: "it was another pump", handed: "scrapped")
+    cancelled = fetch(order)
+    assert_equal [0, 0], [cancelled["total"]["net_cents"], cancelled["goods"].sum { |good| good["open"] + good["short"] }]
+    kept = handed_over
+    step(kept, "cancel", reason: "they keep it", handed: "kept")
+    assert_equal kept["goods"].sum { |good| good["wanted"] * good["price_cents"] }, fetch(kept)["total"]["net_cents"]
+  end
+
   def test_who_may_do_what
     order = placed
     staff

@@ -27,8 +27,8 @@ class OrderLifeTest < Minitest::Test
   # By hand, from what a counter does: state => what may be done. Common practice, no source.
   MAY = {
     "quoted" => %w[amend prolong accept discount name cancel],
-    "ordered" => %w[amend discount name pick put_back check check_alone hand_over lend tool_back take_back undo cancel],
-    "waiting" => %w[amend discount name pick put_back check check_alone hand_over lend tool_back take_back undo cancel],
+    "ordered" => %w[amend discount name serve_first pick put_back check check_alone hand_over lend tool_back take_back undo cancel],
+    "waiting" => %w[amend discount name serve_first pick put_back check check_alone hand_over lend tool_back take_back undo cancel],
     "picked" => %w[amend discount name put_back check check_alone hand_over lend tool_back take_back undo cancel],
     "checked" => %w[amend discount name put_back hand_over lend tool_back take_back undo cancel],
     "handed_over" => %w[name lend tool_back take_back close undo cancel], "closed" => %w[name take_back undo], "cancelled" => %w[amend name]
@@ -43,7 +43,7 @@ class OrderLifeTest < Minitest::Test
 
   # What each step is sent with, where it can be done.
   BODIES = {
-    "prolong" => { "until" => "2026-12-24" }, "discount" => { "percent" => "5" }, "name" => { "customer_id" => 1 },
+    "prolong" => { "until" => "2026-12-24" }, "serve_first" => { "reason" => "boat sails tonight" }, "discount" => { "percent" => "5" }, "name" => { "customer_id" => 1 },
     "pick" => { "number" => "A-1", "quantity" => 1 }, "put_back" => { "number" => "A-1", "quantity" => 1 },
     "check" => { "number" => "A-1", "quantity" => 1 }, "hand_over" => { "how" => "fetched", "to" => "Per", "reason" => "in a hurry" },
     "take_back" => { "number" => "A-1", "quantity" => 1, "because" => "unused", "to_shelf" => true },
@@ -74,7 +74,7 @@ class OrderLifeTest < Minitest::Test
 
   # By hand: state => what comes next, by scan, by a press, by a form. Common practice, no source.
   NEXT = {
-    "quoted" => [nil, %w[accept], %w[prolong]], "ordered" => ["pick", [], []], "waiting" => ["pick", [], []],
+    "quoted" => [nil, %w[accept], %w[prolong]], "ordered" => ["pick", [], []], "waiting" => ["pick", [], %w[serve_first]],
     "picked" => ["check", [], %w[hand_over]], "checked" => [nil, [], %w[hand_over]],
     "handed_over" => [nil, %w[close], %w[take_back]], "closed" => [nil, [], %w[take_back]], "cancelled" => [nil, [], []]
   }.freeze

@@ -66,7 +66,8 @@ class TeardownTest < Minitest::Test
       down = Gimlet::Core::Teardown.of(variant(pump), Gimlet::Core::Scope.of(areas, at: at))
       down.areas.to_h { |area| [area.id, down.worked(area)] }
     end
-    assert_equal({ "inlet_valves" => ["cylinder 3"], "packings" => ["cylinder 3"] }, worked.call("SV20", ["inlet_valves"], "inlet_valves" => ["cylinder 3"]))
+    assert_equal({ "inlet_valves" => ["cylinder 3"], "packings" => ["cylinder 3"] },
+                 worked.call("SV20", ["inlet_valves"], "inlet_valves" => ["cylinder 3"]))
     assert_equal 3, worked.call("SV20", ["inlet_valves"], {})["packings"].size
     oscillating = worked.call("OB212", ["packings"], "packings" => ["head A"])
     assert_equal [["inlet A"], ["outlet A"], ["across both heads"]], oscillating.values_at("inlet_valves", "discharge_valves", "plungers")

@@ -6,6 +6,7 @@ module CounterLine
   def save_order
     say "save"
     assert_text(/Say why the order is placed|is saved/)
-    find_field("What you hear").send_keys([:control, "a"], "save the rest is to follow", :enter) if page.has_text?("Say why the order is placed", wait: 0)
+    find_field("What you hear").send_keys([:control, "a"], "save the rest is to follow", :enter) if page.has_text?("Say why the order is placed",
+                                                                                                                   wait: 0)
   end
 end

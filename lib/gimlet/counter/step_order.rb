@@ -2,6 +2,7 @@
 
 require_relative "../core/desk/code"
 require_relative "../core/order/steps"
+require_relative "../core/ticket/ticket"
 require_relative "order_changed"
 
 module Gimlet
@@ -16,12 +17,12 @@ module Gimlet
       # @param database [Sequel::Database]
       # @param care [LookAfterPumps]
       # @param role [String, nil] of who asks; nil while nobody is on file
-      # @param shop [Hash] orders, lives, customers, pumps, tools: the stores
+      # @param shop [Hash] tickets, orders, lives, customers, pumps, tools: the stores
       def initialize(database, care:, role: nil, **shop)
         @database = database
         @care = care
         @role = role
-        @orders, @lives, @customers, @pumps, @tools = shop.fetch_values(:orders, :lives, :customers, :pumps, :tools)
+        @tickets, @orders, @lives, @customers, @pumps, @tools = shop.fetch_values(:tickets, :orders, :lives, :customers, :pumps, :tools)
       end
 
       # @param id [Integer] of an order that there is
@@ -42,6 +43,7 @@ module Gimlet
       private
 
       def take(id, step, request)
+        as_agreed(id) if step::AS_AGREED
         life = @lives.of(id).with(who: request["who"])
         outcome = Core::Order::Steps.check(step.id, life).call(named(request.slice(*step.fields.keys)), life)
         @lives.take(id, outcome, kind: step.id, key: request["key"], who: request["who"] || "counter")
@@ -49,6 +51,14 @@ module Gimlet
         whose(id, outcome.columns[:customer_id]) if outcome.columns.key?(:customer_id)
         pump = step::SERVICE && @orders.pump_of(id)
         @care.settle(pump) if pump
+      end
+
+      def as_agreed(id)
+        ticket = @orders.brief(id).ticket_id
+        return unless Core::Ticket::TicketState.of(@tickets.entries(ticket)).changing?
+
+        Core::InputError.reject("kind", "being_amended",
+                                "Order #{id} is being changed in ticket #{ticket}: save that ticket or close it, then go on.")
       end
 
       def keep_tools(id)

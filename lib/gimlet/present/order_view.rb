@@ -30,9 +30,10 @@ module Gimlet
       # @param steps [Array<Core::Entry>] of its life
       # @param bench [Array<Core::Entry>] what was done at the bench
       # @param before [Core::Order, nil] the version before it
+      # @param ahead [Array<Integer>] orders that have waited longer for the same pieces
       # @return [Hash] of the OpenAPI schema Order
-      def call(steps, bench, before = nil)
-        { **@order.to_h, **standing, way: way(steps), life: steps.map { |step| step(step) }, bench: BenchSummary.call(@order, bench),
+      def call(steps, bench, before = nil, ahead: [])
+        { **@order.to_h, **standing, ahead: ahead, way: way(steps), life: steps.map { |step| step(step) }, bench: BenchSummary.call(@order, bench),
                                      changes: before ? Core::Order::Changes.of(before.record, @order.record).map(&:to_h) : [] }
       end
 
@@ -40,7 +41,7 @@ module Gimlet
 
       def standing
         may = @order.superseded? ? [] : Core::Order::Steps.may(@life, @role)
-        { may: may, next: Core::Order::NextStep.of(@life, may).to_h, state: @life.state, goods: @life.goods.map { |good| good(good) },
+        { may: may, next: Core::Order::NextStep.of(@life, may).to_h, state: @life.state, goods: @life.standing.map { |good| good(good) },
           places: Places.call(Core::Order::Places.of_order(@order.record, (@life unless @order.superseded?), days: days)),
           total: @life.total(@order.discount, @tax).to_h, tools: @life.loans.map { |tool| LentTool.call(tool, @life.today) } }
       end

@@ -34,6 +34,15 @@ module Gimlet
                               today: Clock.today, done: steps(id))
       end
 
+      # @return [Array<Integer>] orders that have waited longer for what this one waits for
+      def ahead(id)
+        wanting = @database[:goods].join(:orders, id: :order_id).where(stage: Ledger::OPEN)
+                                   .where { Sequel[:reserved] < Sequel[:wanted] - :bagged - :handed }
+        since = @database[:orders].where(id: id).get(:ordered_at)
+        wanting.where(number: wanting.where(order_id: id).select(:number)).exclude(order_id: id).where(Sequel[:ordered_at] < since)
+               .order(:order_id).distinct.select_map(:order_id)
+      end
+
       # @return [Array<Core::Entry>] its steps, in order
       def steps(id) = @steps.of(id)
 
@@ -60,7 +69,7 @@ module Gimlet
         columns(id, outcome)
         @tools.move(id, outcome.loan) if outcome.loan
         @tools.drop(id) if outcome.stage == "cancelled"
-        moved += @ledger.allocate(numbers | numbers(id), who: who) if outcome.movements.any? || outcome.stage || goods
+        moved += @ledger.allocate(numbers | numbers(id), who: who) if outcome.movements.any? || outcome.stage || goods || outcome.columns.any?
         settle([id, *moved])
       end
 

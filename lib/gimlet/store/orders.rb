@@ -18,7 +18,7 @@ module Gimlet
     #   orders.find(id).version # => 1
     class Orders
       # What is known of an order without its record.
-      BRIEF = %i[id version revision cancelled_at cancelled_because amended_because].freeze
+      BRIEF = %i[id ticket_id version revision cancelled_at cancelled_because amended_because].freeze
 
       # The setting that says which columns the list was made with.
       FORMAT = "order list"

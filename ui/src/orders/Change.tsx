@@ -42,7 +42,7 @@ export function Change({ order }: { order: Order }) {
         <TextField size="small" label="why it is amended or cancelled" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ width: 360 }} slotProps={{ htmlInput: { maxLength: 400 } }} />
         {order.may.includes("amend") && <Button variant="outlined" onClick={amend}>Amend it on its ticket</Button>}
         {out > 0 && order.may.includes("cancel") && (
-          <TextField select size="small" label={`the ${out} pieces that are out`} value={handed} onChange={(event) => setHanded(event.target.value as Handed)} sx={{ width: 240 }}>
+          <TextField select size="small" label={out === 1 ? "the piece that is out" : `the ${out} pieces that are out`} value={handed} onChange={(event) => setHanded(event.target.value as Handed)} sx={{ width: 240 }}>
             {Object.entries(HANDED).map(([id, name]) => <MenuItem key={id} value={id}>{name}</MenuItem>)}
           </TextField>
         )}

@@ -7,6 +7,7 @@ import { CheckAloneForm } from "./CheckAloneForm";
 import { HandOverForm } from "./HandOverForm";
 import { ProlongForm } from "./ProlongForm";
 import { Scanner } from "./Scanner";
+import { ServeFirstForm } from "./ServeFirstForm";
 import { TakeBackForm } from "./TakeBackForm";
 import type { OrderSteps, Sent } from "./useOrderSteps";
 
@@ -15,6 +16,7 @@ const FORMS: Partial<Record<Order["next"]["forms"][number], (steps: OrderSteps) 
   prolong: (steps) => <ProlongForm steps={steps} />,
   hand_over: (steps) => <HandOverForm key={String(steps.order.next.unchecked)} steps={steps} />,
   check_alone: (steps) => <CheckAloneForm steps={steps} />,
+  serve_first: (steps) => <ServeFirstForm steps={steps} />,
   take_back: (steps) => <TakeBackForm steps={steps} />,
 };
 

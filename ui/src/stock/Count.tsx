@@ -27,12 +27,14 @@ export function Count() {
       stale("stock");
     },
   });
-  const scan = (code: string) => {
+  const scan = async (code: string) => {
     const number = code.trim().toUpperCase();
+    const known = number in counts || (await api.GET("/api/stock/{number}", { params: { path: { number } } }).then(({ data }) => data !== undefined, () => false));
+    if (!known) return { taken: false, said: `${number} is no number of the price list: scan it again, or give it a price first.` };
     const counted = (counts[number] ?? 0) + 1;
     setCounts({ ...counts, [number]: counted });
     looking.reset();
-    return Promise.resolve({ taken: true, said: `${number}: ${counted}` });
+    return { taken: true, said: `${number}: ${counted}` };
   };
   const problem = looking.error ?? booking.error;
   return (

@@ -22,7 +22,7 @@ module Gimlet
             done = bench.of(order.id)
             life = lives.of(order.id).with(who: person&.name)
             Present::OrderView.new(order, life, tax: tax, role: person&.role, arrivals: terms(before: order.id).arrivals)
-                              .call(lives.steps(order.id), done, before).merge(found: found_at_bench(order, done))
+                              .call(life.done, done, before, ahead: lives.ahead(order.id)).merge(found: found_at_bench(order, done))
           end
 
           def again(order, body)

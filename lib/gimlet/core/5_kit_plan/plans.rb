@@ -27,7 +27,7 @@ module Gimlet::Core
       # @return [String] when everything is there
       def complete
         short = lines.count { |line| line.short.positive? }
-        return "not complete: #{lacking} pieces are not covered" if unfilled.any?
+        return "not complete: #{lacking} #{lacking == 1 ? 'piece is' : 'pieces are'} not covered" if unfilled.any?
 
         if short.zero?
           "complete today"

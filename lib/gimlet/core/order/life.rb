@@ -25,11 +25,16 @@ module Gimlet::Core
       def bagged? = goods.any? { |good| good.bagged.positive? }
       def unchecked? = goods.any? { |good| good.checked < good.bagged }
 
+      # @return [Array<Good>] as they stand: of a cancelled order nothing is wanted but what the customer keeps
+      def standing
+        stage == "cancelled" ? goods.map { |good| good.with(wanted: good.handed, along: 0) } : goods
+      end
+
       # @param discount [String] percent
       # @param tax [String] percent
       # @return [Total] what is to be paid as it stands
       def total(discount, tax)
-        Total.of(goods.map { |good| [good.charged(over: stage == "closed"), good.price_cents] }, discount: discount, tax: tax)
+        Total.of(standing.map { |good| [good.charged(over: stage == "closed"), good.price_cents] }, discount: discount, tax: tax)
       end
 
       # @return [Entry, nil] the step that was taken last

@@ -31,6 +31,8 @@ module Gimlet::Core
 
       RIGHT = "sell"
       EFFECT = [].freeze
+      # Whether it goes by what was agreed: not while that is being changed.
+      AS_AGREED = false
       # Whether it is begun elsewhere: by saving a ticket.
       SAVING = false
       # What is on its button, where it asks for no more than a press; what is said above the scanner, where scanned pieces make it.

@@ -18,6 +18,7 @@ require_relative "steps/place"
 require_relative "steps/prolong"
 require_relative "steps/put_back"
 require_relative "steps/quote"
+require_relative "steps/serve_first"
 require_relative "steps/take_back"
 require_relative "steps/tool_back"
 require_relative "steps/undo"
@@ -28,7 +29,7 @@ module Gimlet::Core
     #
     #   Steps.check("pick", Life.new(stage: "closed", goods: []), "counter") # raises: Order 7 is closed: it cannot … any more. …
     module Steps
-      ALL = [Quote, Place, Amend, Prolong, Accept, Discount, Name, Pick, PutBack, Check, CheckAlone, HandOver, Lend, ToolBack, TakeBack, Close, Undo,
+      ALL = [Quote, Place, Amend, Prolong, Accept, Discount, Name, ServeFirst, Pick, PutBack, Check, CheckAlone, HandOver, Lend, ToolBack, TakeBack, Close, Undo,
              Cancel]
             .to_h do |step|
         [step.id, step]

@@ -21,6 +21,9 @@ module Gimlet::Core
     #   ticket = Ticket::TicketState.of(entries)
     #   ticket.readings # => the readings that count, in the order they were taken
     TicketState = Value.of(:lines, :last, :state, :order_id, :amends, *KIND_FIELDS) do
+      # @return [Boolean] whether it was opened again to change its order, and still is
+      def changing? = !amends.nil? && state == "open"
+
       def items = lines.flat_map(&:items)
       def live = items.reject(&:struck)
 

@@ -23,6 +23,14 @@ function WhoseOrder({ id }: { id: number }) {
 
 const Nobody = ({ order }: { order: Order }) => <Whose steps={useOrderSteps(order)} />;
 
+/** Of a quote the quote, of an order what goes to the bench. */
+function Papers({ id }: { id: number }) {
+  const { data: order } = useOrder(id);
+  if (!order) return null;
+  const papers = order.state === "quoted" ? [["quote", "Quote (PDF)"]] as const : [["card", "Work card (PDF)"], ["strip", "Torque strip"]] as const;
+  return papers.map(([name, text], at) => <Button key={name} variant={at === 0 ? "contained" : "outlined"} href={`/api/orders/${id}/${name}.pdf`} target="_blank">{text}</Button>);
+}
+
 /** Cautions to say, the order to save, the card to print. */
 export function HandOver({ ticket, view, onSave }: Props) {
   const { plan, order_id } = view;
@@ -31,8 +39,7 @@ export function HandOver({ ticket, view, onSave }: Props) {
       <Box sx={{ mb: 1.25, maxWidth: 640 }}>
         {order_id !== null && (
           <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap" }}>
-            <Button variant="contained" href={`/api/orders/${order_id}/card.pdf`} target="_blank">Work card (PDF)</Button>
-            <Button variant="outlined" href={`/api/orders/${order_id}/strip.pdf`} target="_blank">Torque strip</Button>
+            <Papers id={order_id} />
             <Button variant="outlined" href={`/orders/${order_id}`}>Order {order_id}</Button>
           </Box>
         )}

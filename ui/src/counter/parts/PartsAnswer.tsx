@@ -61,7 +61,7 @@ export function PartsAnswer({ ticket, plan }: { ticket: LiveTicket; plan: Plan }
 
 function left(surplus: Plan["plans"][number]["surplus"]): string {
   const pieces = surplus.reduce((sum, one) => sum + one.quantity, 0);
-  return pieces > 0 ? `, ${pieces} pieces left over` : "";
+  return pieces > 0 ? `, ${pieces} ${pieces === 1 ? "piece" : "pieces"} left over` : "";
 }
 
 function List({ title, items }: { title: string; items: string[] }) {

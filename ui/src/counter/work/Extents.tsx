@@ -20,7 +20,7 @@ export function Extents({ ticket, extents }: { ticket: LiveTicket; extents: Tick
         onChange={(event) => void ticket.add("Work", { kind: "extent", extent: event.target.value as Extent })}>
         {extents.map((one) => (
           <FormControlLabel key={one.id} value={one.id} control={<Radio size="small" sx={{ py: 0.5 }} />}
-            label={`${one.name}: ${price(one.price_cents)}, ${one.pieces} pieces${one.unfilled > 0 ? `, ${one.unfilled} ${one.unfilled === 1 ? "part" : "parts"} not covered` : ""}`} />
+            label={`${one.name}: ${price(one.price_cents)}, ${one.pieces} ${one.pieces === 1 ? "piece" : "pieces"}${one.unfilled > 0 ? `, ${one.unfilled} ${one.unfilled === 1 ? "part" : "parts"} not covered` : ""}`} />
         ))}
       </RadioGroup>
       {chosen?.warning && <Small>{chosen.warning}</Small>}

@@ -24,7 +24,7 @@ module Gimlet::Core
           out = life.goods.sum(&:out)
           out.positive? && body["handed"].nil? &&
             reject("handed", "handed_over",
-                   "#{out} pieces are with the customer: say whether they came back to the shelf, are scrapped, or are kept.")
+                   "#{out} #{out == 1 ? 'piece is' : 'pieces are'} with the customer: say whether it came back, is scrapped, or is kept.")
           reason = body["reason"].strip
           outcome({ **body, "reason" => reason }, movements: in_the_shop(life) + outside(body, life), stage: "cancelled",
                                                   columns: { cancelled_because: reason })

@@ -8,6 +8,7 @@ module Gimlet::Core
       # A second look at a piece in the bag, against the order.
       class Check < Step
         NAME = "check"
+        AS_AGREED = true
         FROM = %w[ordered waiting picked].freeze
         RIGHT = "look"
         EFFECT = %w[checked].freeze

@@ -8,6 +8,7 @@ module Gimlet::Core
       # What is in the bag goes to the customer: all of it, or what has come so far.
       class HandOver < Step
         NAME = "hand over"
+        AS_AGREED = true
         FROM = %w[ordered waiting picked checked].freeze
         EFFECT = %w[handed_over handed_over_unchecked].freeze
         SERVICE = true

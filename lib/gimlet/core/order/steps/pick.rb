@@ -8,6 +8,7 @@ module Gimlet::Core
       # Off the shelf, into the order's bag.
       class Pick < Step
         NAME = "pick"
+        AS_AGREED = true
         FROM = %w[ordered waiting].freeze
         RIGHT = "look"
         EFFECT = %w[picked].freeze
