@@ -189,9 +189,9 @@ class OrderLifeApiTest < Minitest::Test
     assert_equal [[second["id"]], []], [fetch(first)["ahead"], fetch(second)["ahead"]]
     refute_includes fetch(second)["next"]["forms"], "serve_first", "once is enough"
     send_json("POST", "/api/movements", entry("received", number: "PW-K220", quantity: 1))
-    assert_equal [0, 1], [first, second].map { |order| good(fetch(order), "PW-K220")["reserved"] }
+    assert_equal([0, 1], [first, second].map { |order| good(fetch(order), "PW-K220")["reserved"] })
     send_json("POST", "/api/movements", entry("received", number: "PW-K220", quantity: 1))
-    assert_equal [1, 1], [first, second].map { |order| good(fetch(order), "PW-K220")["reserved"] }
+    assert_equal([1, 1], [first, second].map { |order| good(fetch(order), "PW-K220")["reserved"] })
     sums_hold
   end
 

@@ -1,11 +1,11 @@
 # frozen_string_literal: true
 
 require "pdf/reader"
-require_relative "../support/http"
+require_relative "../support/shop"
 
 # Money, dates and paper are the shop's own, on every screen and every paper.
 class WaysApiTest < Minitest::Test
-  include Http
+  include Shop
 
   def order
     view = send_json("POST", "/api/tickets", entry("said", words: "plate TK4R20, serial 31500, 15 lpm, green, packings"))
@@ -13,17 +13,61 @@ class WaysApiTest < Minitest::Test
     assert_equal 201, last_response.status, last_response.body
   end
 
-  def choose(**ways) = send_json("POST", "/api/ways", { currency: "EUR", dates: "day_first", paper: "A4", open_days: %w[mon tue], **ways })
+  def choose(**ways)
+    send_json("POST", "/api/ways", { currency: "EUR", dates: "day_first", paper: "A4", labels: "sheet", open_days: %w[mon tue], **ways })
+  end
+
   def reader = PDF::Reader.new(StringIO.new(last_response.body))
 
   def test_they_are_usual_until_they_are_chosen
     get "/api/ways"
-    assert_equal({ "currency" => "EUR", "dates" => "day_first", "paper" => "A4", "open_days" => %w[mon tue wed thu fri] }, json)
+    assert_equal({ "currency" => "EUR", "dates" => "day_first", "paper" => "A4", "labels" => "sheet", "open_days" => %w[mon tue wed thu fri] }, json)
     choose(currency: "GBP", dates: "iso", paper: "LETTER")
     assert_schema "Ways"
     get "/api/session"
-    assert_equal({ "currency" => "GBP", "dates" => "iso", "paper" => "LETTER", "open_days" => %w[mon tue] }, json["ways"])
+    assert_equal({ "currency" => "GBP", "dates" => "iso", "paper" => "LETTER", "labels" => "sheet", "open_days" => %w[mon tue] }, json["ways"])
     assert_match(/money in GBP/, words_of_history)
+  end
+
+  # The smallest PNG there is: one grey point.
+  POINT = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAAAAAA6fptVAAAACklEQVR4nGNgAAAAAgABSK+kcQAAAABJRU5ErkJggg=="
+
+  def face(**told) = send_json("POST", "/api/face", { name: "", address: "", tax_number: "", bank: "", terms: "", logo: "", **told })
+
+  def test_the_shop_has_its_face_on_what_it_prints
+    order = placed
+    face(name: "Skarrow Pump Spares", address: "Outer Quay 3\nSkarrow", tax_number: "SK 4410", terms: "pay within 14 days", logo: POINT)
+    assert_schema "ShopFace"
+    %w[note card].each do |name|
+      text = paper(order, name)
+      ["Skarrow Pump Spares", "Outer Quay 3"].each { |told| assert_includes text, told, name }
+    end
+    assert_includes paper(order, "note"), "tax number SK 4410 · pay within 14 days"
+    assert_match(/the shop on its papers: Skarrow Pump Spares, with a logo/, words_of_history)
+  end
+
+  def test_what_is_no_picture_is_refused_and_nothing_changes
+    face(name: "Skarrow Pump Spares", logo: POINT)
+    face(name: "Other", logo: ["GIF89a"].pack("m0"))
+    assert_match(/no PNG or JPEG/, assert_problem(422, "no_picture", field: "logo")["detail"])
+    face(name: "Other", logo: ["\x89PNG\r\n\x1A\nrubbish".b].pack("m0"))
+    assert_match(/cannot be printed/, assert_problem(422, "unreadable", field: "logo")["detail"])
+    face(name: "x" * 81)
+    assert_equal 422, last_response.status
+    get "/api/face"
+    assert_equal ["Skarrow Pump Spares", POINT], json.values_at("name", "logo")
+  end
+
+  # 62 × 29 mm is 175.7 × 82.2 points.
+  def test_labels_fit_what_prints_them
+    order = placed
+    paper(order, "label")
+    assert_in_delta 595, reader.pages.first.width, 1
+    choose(labels: "roll")
+    paper(order, "label")
+    assert_in_delta 175.7, reader.pages.first.width, 0.5
+    assert_in_delta 82.2, reader.pages.first.height, 0.5
+    assert_includes reader.pages.first.text, "order #{order['id']}"
   end
 
   def words_of_history

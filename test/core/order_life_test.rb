@@ -43,7 +43,8 @@ class OrderLifeTest < Minitest::Test
 
   # What each step is sent with, where it can be done.
   BODIES = {
-    "prolong" => { "until" => "2026-12-24" }, "serve_first" => { "reason" => "boat sails tonight" }, "discount" => { "percent" => "5" }, "name" => { "customer_id" => 1 },
+    "prolong" => { "until" => "2026-12-24" }, "serve_first" => { "reason" => "boat sails tonight" },
+    "discount" => { "percent" => "5" }, "name" => { "customer_id" => 1 },
     "pick" => { "number" => "A-1", "quantity" => 1 }, "put_back" => { "number" => "A-1", "quantity" => 1 },
     "check" => { "number" => "A-1", "quantity" => 1 }, "hand_over" => { "how" => "fetched", "to" => "Per", "reason" => "in a hurry" },
     "take_back" => { "number" => "A-1", "quantity" => 1, "because" => "unused", "to_shelf" => true },

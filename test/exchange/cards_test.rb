@@ -29,6 +29,7 @@ class CardsTest < Minitest::Test
   end
 
   def kept(record, **fields) = Gimlet::Core::Order.new(id: 7, version: 1, versions: [], record: record, created_at: Time.now, **fields)
+  def on(paper) = Gimlet::Exchange::Paper::Stationery.of(paper: paper)
   def squeezed(text) = text.gsub(/\s+/, "")
 
   # In the order in which it is drawn. A sentence may go on over the page: what stands at the foot of each is taken out.
@@ -97,7 +98,7 @@ class CardsTest < Minitest::Test
       pumps = reference.snapshot.variants.select { |variant| variant.series == series }
       pump = pumps.max_by { |one| series.stacks.sum { |stack| stack.layers_of(one).size } }
       order = record(pump)
-      card = read(order, paper: %w[A4 LETTER].sample(random: Random.new(Minitest.seed)))
+      card = read(order, on: on(%w[A4 LETTER].sample(random: Random.new(Minitest.seed))))
       assert_empty wanted(order).reject { |text| card.include?(squeezed(text)) }, pump.id
     end
   end
@@ -178,13 +179,13 @@ class CardsTest < Minitest::Test
     %w[PG50L MGL40 UX3800 SC325L TK4L20].each do |designation|
       order = record(reference.snapshot.variants_of(designation).last)
       %w[A4 LETTER].each do |paper|
-        reader = PDF::Reader.new(StringIO.new(Gimlet::Exchange::Paper::TorqueStrip.call(kept(order), paper: paper)))
+        reader = PDF::Reader.new(StringIO.new(Gimlet::Exchange::Paper::TorqueStrip.call(kept(order), on: on(paper))))
         assert_equal 1, reader.page_count, designation
         text = squeezed(reader.pages.first.text)
         order["tightening"].each { |row| row["rounds"].each { |round| assert_includes text, squeezed(round), "#{designation} #{row['name']}" } }
       end
     end
-    error = assert_raises(Gimlet::Core::InputError) { Gimlet::Exchange::Paper::TorqueStrip.call(kept({}), paper: "A9") }
+    error = assert_raises(Gimlet::Core::InputError) { Gimlet::Exchange::Paper::TorqueStrip.call(kept({}), on: on("A9")) }
     assert_equal "unknown_paper", error.code
   end
 

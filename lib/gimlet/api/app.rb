@@ -143,6 +143,9 @@ module Gimlet
         Counter::PriceTerms.of(purchases, stock, tax: tax, format: ways, today: Store::Clock.today, before: before)
       end
 
+      # Who this shop is, on paper.
+      def face = Core::Desk::ShopFace.of(JSON.parse(shop.settings["face"] || "{}"))
+
       def look_after_customers = Counter::LookAfterCustomers.new(database, customers, who: who_asks)
       def look_after_pumps = Counter::LookAfterPumps.new(pumps, reference.snapshot, today: Store::Clock.today)
       def known(entries) = Counter::EntryContext.new(reference, customers, Core::Ticket::TicketState.of(entries))

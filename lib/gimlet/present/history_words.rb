@@ -66,6 +66,7 @@ module Gimlet
         when "rung" then ["rang #{detail['customer']} about their #{detail['pump']}", detail["note"],
                           detail["again_on"] && "again on #{detail['again_on']}"].compact.join(": ")
         when "ways" then "money in #{detail['currency']}, dates #{detail['dates'].tr('_', ' ')}, paper #{detail['paper']} from here on"
+        when "face" then "the shop on its papers: #{detail['name']}, with #{detail['logo'] == 'none' ? 'no logo' : 'a logo'}"
         when "tax" then "tax is #{detail['percent']} % from here on"
         when "learning" then "learning was switched #{detail['on'] ? 'on' : 'off'}"
         end

@@ -2,7 +2,7 @@ import type { components } from "../api/schema";
 
 type Ways = components["schemas"]["Ways"];
 
-let ways: Ways = { currency: "EUR", dates: "day_first", paper: "A4", open_days: [] };
+let ways: Ways = { currency: "EUR", dates: "day_first", paper: "A4", labels: "sheet", open_days: [] };
 /** Figures are written as the browser's language writes them. */
 const language = navigator.language;
 const LOCALES: Record<Ways["dates"], string> = { day_first: "en-GB", month_first: "en-US", iso: "sv-SE" };

@@ -12,6 +12,7 @@ import { Count } from "./Count";
 import { OneNumber } from "./OneNumber";
 import { PriceForm } from "./PriceForm";
 import { PriceListFile } from "./PriceListFile";
+import { Face } from "../desk/Face";
 import { Ways } from "../desk/Ways";
 import { Tax } from "./Tax";
 import { useMay } from "../shell/useSession";
@@ -59,6 +60,7 @@ export function Stock() {
       {may("putPrice") && <h2>Change prices</h2>}
       {may("setTax") && <Tax />}
       {may("setWays") && <Ways />}
+      {may("setFace") && <Face />}
       {may("putPrice") && <PriceForm />}
       {may("uploadPrices") && <PriceListFile />}
     </>

@@ -8,6 +8,7 @@ require_relative "../../counter/scan_piece"
 require_relative "../../counter/step_order"
 require_relative "../../counter/workshop"
 require_relative "../../exchange/paper/labels"
+require_relative "../../exchange/paper/stationery"
 require_relative "../../present/order_view"
 
 module Gimlet
@@ -31,7 +32,7 @@ module Gimlet
             once(body) { again.call(order, key: body["key"], who: body["who"] || "counter") }
           end
 
-          def paper_asked = params["paper"] || ways.paper
+          def stationery = Exchange::Paper::Stationery.of(paper: params["paper"], ways: ways, face: face)
 
           # Percent on top of all prices.
           def tax = shop.settings["tax"] || "0"
@@ -40,7 +41,7 @@ module Gimlet
           # @param sheet [String] a class under Exchange::Paper
           # @param name [String] of the file
           def printed(sheet, name, *told, **options)
-            pdf = Gimlet::Counter::Workshop.shared.call("Gimlet::Exchange::Paper::#{sheet}", *told, paper: paper_asked, **options)
+            pdf = Gimlet::Counter::Workshop.shared.call("Gimlet::Exchange::Paper::#{sheet}", *told, on: stationery, **options)
             content_type "application/pdf"
             headers "Content-Disposition" => %(inline; filename="gimlet-#{name}.pdf")
             pdf
@@ -110,13 +111,13 @@ module Gimlet
         def self.printing(app)
           app.serve("card") do |id|
             link = "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}"
-            printed("Card", "card-#{id}", known_order(id), lives.of(id), ways: ways, link: link)
+            printed("Card", "card-#{id}", known_order(id), lives.of(id), link: link)
           end
           app.serve("strip") { |id| printed("TorqueStrip", "strip-#{id}", known_order(id)) }
           PAPERS.each do |name, paper|
             app.serve(name) do |id|
               order, life = known_order(id), lives.of(id)
-              printed(paper, "#{name}-#{id}", order, life, life.total(order.discount, tax), ways: ways)
+              printed(paper, "#{name}-#{id}", order, life, life.total(order.discount, tax))
             end
           end
           app.serve("bagLabel") { |id| printed("Labels", "label-#{id}", [bag_label(known_order(id))]) }

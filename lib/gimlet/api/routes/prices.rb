@@ -42,9 +42,23 @@ module Gimlet
           end
         end
 
+        # Who the shop is.
+        def self.facing(app)
+          app.serve("face") { render_json(face.to_h) }
+
+          app.serve("setFace") do
+            told = Core::Desk::ShopFace.of(body_as("ShopFace"))
+            Gimlet::Counter::Workshop.shared.call("Gimlet::Exchange::Paper::Letterhead", told, verb: :check)
+            shop.settings["face"] = JSON.generate(told.to_h)
+            noted_as("face", **told.to_h.except(:logo), logo: told.picture ? "a picture" : "none")
+            render_json(face.to_h)
+          end
+        end
+
         def self.registered(app)
           app.helpers Helpers
           writing(app)
+          facing(app)
           showing(app)
           moving(app)
 

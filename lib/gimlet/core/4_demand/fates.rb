@@ -108,12 +108,12 @@ module Gimlet::Core
     end
 
     # Of agreed work at least what it is named for is renewed: where the rules only look its pieces over, it was agreed to renew them. Not where only
-    # what leaks is mended.
+    # what leaks is mended, nor where somebody has looked: then what was found decides.
     def with_what_was_agreed(fates)
       return fates if @extent == "leak_only"
 
       mine = fates.group_by { |fate| fate.place.cause }.slice(*@teardown.scope.areas.map { |id| [:area, id] })
-      due = mine.values.reject { |some| some.any? { |fate| fate.place.layer.reuse == "replace_always" } }.flatten
+      due = mine.values.reject { |some| some.any? { |fate| fate.finding || fate.place.layer.reuse == "replace_always" } }.flatten
       fates.map { |fate| due.include?(fate) && fate.why == :look && numbered?(fate) ? fate.with(kind: :replace, why: :agreed) : fate }
     end
 

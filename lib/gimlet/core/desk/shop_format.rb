@@ -11,7 +11,7 @@ module Gimlet::Core
     #
     #   ShopFormat.of("currency" => "GBP").money(1250)                  # => "£12.50"
     #   ShopFormat.of("dates" => "month_first").date(Date.new(2026, 3, 2)) # => "March 2, 2026"
-    ShopFormat = Value.of(:currency, :dates, :paper, :open_days) do
+    ShopFormat = Value.of(:currency, :dates, :paper, :labels, :open_days) do
       # @param cents [Integer]
       # @return [String]
       def money(cents) = Money.say(cents, currency)
@@ -35,8 +35,8 @@ module Gimlet::Core
       WEEKDAYS = { "day_first" => "%A %-d %B", "month_first" => "%A, %B %-d", "iso" => "%A %Y-%m-%d" }.freeze
       PAPERS = %w[A4 LETTER].freeze
       DAYS = %w[sun mon tue wed thu fri sat].freeze
-      CHOICES = { "currency" => Money::SIGNS.keys, "dates" => DATES.keys, "paper" => PAPERS }.freeze
-      USUAL = { "currency" => "EUR", "dates" => "day_first", "paper" => "A4", "open_days" => %w[mon tue wed thu fri] }.freeze
+      CHOICES = { "currency" => Money::SIGNS.keys, "dates" => DATES.keys, "paper" => PAPERS, "labels" => %w[sheet roll] }.freeze
+      USUAL = { "currency" => "EUR", "dates" => "day_first", "paper" => "A4", "labels" => "sheet", "open_days" => %w[mon tue wed thu fri] }.freeze
 
       # @param told [Hash{String=>String}] what is not told is usual
       # @return [ShopFormat]

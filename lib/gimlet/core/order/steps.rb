@@ -29,11 +29,8 @@ module Gimlet::Core
     #
     #   Steps.check("pick", Life.new(stage: "closed", goods: []), "counter") # raises: Order 7 is closed: it cannot … any more. …
     module Steps
-      ALL = [Quote, Place, Amend, Prolong, Accept, Discount, Name, ServeFirst, Pick, PutBack, Check, CheckAlone, HandOver, Lend, ToolBack, TakeBack, Close, Undo,
-             Cancel]
-            .to_h do |step|
-        [step.id, step]
-      end.freeze
+      ALL = [Quote, Place, Amend, Prolong, Accept, Discount, Name, ServeFirst, Pick, PutBack, Check, CheckAlone, HandOver, Lend, ToolBack, TakeBack,
+             Close, Undo, Cancel].to_h { |step| [step.id, step] }.freeze
 
       module_function
 

@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../../core/desk/shop_format"
 require_relative "../../core/order/lines"
 require_relative "../../core/order/places"
 require_relative "card_goods"
@@ -13,7 +12,7 @@ module Gimlet
     module Paper
       # The work card: what the customer takes to the bench, in the order in which it is needed there, readable in black and white.
       #
-      #   File.binwrite("card.pdf", Card.call(order, life, paper: "LETTER"))
+      #   File.binwrite("card.pdf", Card.call(order, life, on: Stationery.of(paper: "LETTER")))
       class Card
         FOOT = 8.5
         # No page is left with a few lines, and no card is a book: where it would be, drawings are made smaller.
@@ -23,30 +22,29 @@ module Gimlet
 
         # @param order [Core::Order]
         # @param life [Core::Order::Life, nil] nil for the places as they were agreed
-        # @param paper [String] of SIZES
-        # @param ways [Core::Desk::ShopFormat] how it writes the day
+        # @param on [Stationery]
         # @param link [String, nil] where the order is found, for the code that a camera reads
         # @return [String] the PDF
-        def self.call(order, life = nil, paper: "A4", link: nil, ways: Core::Desk::ShopFormat.of({}))
+        def self.call(order, life = nil, on: Stationery.of, link: nil)
           places = Core::Order::Places.of_order(order.record, life)
           tried = []
-          DENSITIES.find { |density| (tried << new(order, places, paper, link, ways, density).draw).last.good? }
+          DENSITIES.find { |density| (tried << new(order, places, on, link, density).draw).last.good? }
           (tried.find(&:good?) || tried.min_by { |card| [[card.pages, PAGES].max, -card.emptiest] }).render
         end
 
-        def initialize(order, places, paper, link, ways, density)
+        def initialize(order, places, on, link, density)
           @places = places
           @record = order.record
           @sections = Core::Order::Lines.of(@record).to_h { |section| [section.key, section] }
-          @sheet = Sheet.new(Paper.blank("Work card, order #{order.id}", paper), density: density)
+          @sheet = Sheet.new(Paper.blank("Work card, order #{order.id}", on), density: density)
           @order = order
           @link = link
-          @ways = ways
+          @on = on
         end
 
         # @return [self]
         def draw
-          CardHead.new(@sheet, @order, @link, @ways).draw
+          CardHead.new(@sheet, @order, @link, @on).draw
           CardGoods.new(@sheet, @record, @sections, @places).draw
           CardWork.new(@sheet, @record, @sections).draw
           self

@@ -16,12 +16,13 @@ module Gimlet
         # @param sheet [Sheet]
         # @param order [Core::Order]
         # @param link [String, nil]
-        def initialize(sheet, order, link, ways)
+        # @param on [Stationery]
+        def initialize(sheet, order, link, on)
           @sheet = sheet
           @order = order
           @record = order.record
           @link = link
-          @ways = ways
+          @ways, @face = on.ways, on.face
         end
 
         def draw
@@ -53,6 +54,7 @@ module Gimlet
         end
 
         def title
+          @sheet.line @face.heading.join(" · "), size: Sheet::SMALL if @face.heading.any?
           one = @record["pump"]
           @sheet.line "#{one['maker']} #{one['model']}", size: 22, style: :bold
           @sheet.line "serials #{one['serials']}" if one["serials"]

@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../../core/desk/shop_format"
 require_relative "order_paper"
 
 module Gimlet
@@ -14,12 +13,12 @@ module Gimlet
         # @param life [Core::Order::Life]
         # @param total [Core::Order::Total]
         # @return [String] the PDF
-        def self.call(order, life, total, paper: "A4", ways: Core::Desk::ShopFormat.of({})) = new(order, life, total, paper, ways).render
+        def self.call(order, life, total, on: Stationery.of) = new(order, life, total, on).render
 
-        def initialize(order, life, total, paper, ways)
+        def initialize(order, life, total, on)
           @life = life
           @total = total
-          @drawn = OrderPaper.new("Delivery note", order, life, paper, "ORDER #{order.id}", ways)
+          @drawn = OrderPaper.new("Delivery note", order, life, "ORDER #{order.id}", on)
           @sheet = @drawn.sheet
         end
 

@@ -3,6 +3,7 @@
 require "time"
 require_relative "../../core/order/places"
 require_relative "blank"
+require_relative "letterhead"
 require_relative "places_entry"
 require_relative "qr_code"
 require_relative "sheet"
@@ -19,10 +20,10 @@ module Gimlet
         # @param order [Core::Order]
         # @param life [Core::Order::Life]
         # @param code [String] what the code in the corner says
-        # @param ways [Core::Desk::ShopFormat]
-        def initialize(title, order, life, paper, code, ways)
-          @sheet = Sheet.new(Paper.blank("#{title}, order #{order.id}", paper))
-          @ways = ways
+        # @param on [Stationery]
+        def initialize(title, order, life, code, on)
+          @sheet = Sheet.new(Paper.blank("#{title}, order #{order.id}", on))
+          @ways, @face = on.ways, on.face
           @order = order
           @places = Core::Order::Places.of_order(order.record, life)
           @sheet.stops(order.record.fetch("stops", []))
@@ -54,7 +55,10 @@ module Gimlet
         end
 
         # @return [String]
-        def render = @sheet.pdf.render
+        def render
+          Paper.foot(@sheet.pdf, @face)
+          @sheet.pdf.render
+        end
 
         # @param cents [Integer]
         # @return [String]
@@ -69,6 +73,7 @@ module Gimlet
 
         def head(title, code)
           QrCode.draw(@sheet.pdf, code, at: [@sheet.width - CODE, @sheet.pdf.cursor], size: CODE)
+          Letterhead.draw(@sheet, @face)
           pump = @order.record["pump"]
           @sheet.line "#{title}, order #{@order.id}", size: 20, style: :bold
           @sheet.line @order.customer || "customer not named", size: Sheet::BIG

@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative "../../core/desk/shop_format"
 require_relative "order_paper"
 
 module Gimlet
@@ -16,8 +15,8 @@ module Gimlet
         # @param life [Core::Order::Life]
         # @param total [Core::Order::Total]
         # @return [String] the PDF
-        def call(order, life, total, paper: "A4", ways: Core::Desk::ShopFormat.of({}))
-          drawn = OrderPaper.new("Quote", order, life, paper, "ORDER #{order.id}", ways)
+        def call(order, life, total, on: Stationery.of)
+          drawn = OrderPaper.new("Quote", order, life, "ORDER #{order.id}", on)
           sheet = drawn.sheet
           sheet.line "These prices stand until #{order.valid_until}.", style: :bold if order.valid_until
           drawn.lacking

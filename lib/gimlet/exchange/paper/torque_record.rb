@@ -18,13 +18,13 @@ module Gimlet
         # @param order [Core::Order]
         # @param entries [Array<Core::Entry>] of its bench
         # @return [String] the PDF
-        def self.call(order, entries, paper: "A4") = new(order, entries, paper).render
+        def self.call(order, entries, on: Stationery.of) = new(order, entries, on).render
 
-        def initialize(order, entries, paper)
+        def initialize(order, entries, on)
           @order = order
           @record = order.record
           @entries = entries
-          @sheet = Sheet.new(Paper.blank("Torques reached, order #{order.id}", paper))
+          @sheet = Sheet.new(Paper.blank("Torques reached, order #{order.id}", on))
         end
 
         # @return [String]

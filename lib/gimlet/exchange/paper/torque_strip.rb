@@ -16,13 +16,13 @@ module Gimlet
         FOOT = "The maker's manual comes first. Where no value is on file, take it from there."
 
         # @param order [Core::Order]
-        # @param paper [String] of Paper::SIZES
+        # @param on [Stationery]
         # @return [String] the PDF
-        def self.call(order, paper: "A4") = new(order, paper).render
+        def self.call(order, on: Stationery.of) = new(order, on).render
 
-        def initialize(order, paper)
+        def initialize(order, on)
           @record = order.record
-          @pdf = Paper.blank("Torque strip, order #{order.id}", paper)
+          @pdf = Paper.blank("Torque strip, order #{order.id}", on)
           @title = "#{@record['pump']['model']} · order #{order.id}"
         end
 
