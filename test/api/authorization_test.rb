@@ -22,12 +22,13 @@ class AuthorizationTest < Minitest::Test
     %w[orders order sinceOrder earlierOrder] => %w[counter bench keeper owner],
     %w[card strip torqueRecord bench noteAtBench photos photo] => %w[counter bench owner],
     %w[liftStop] => %w[counter bench owner],
-    %w[stepOrder scanPiece ways today tools note bagLabel] => %w[counter bench keeper owner],
+    %w[stepOrder scanPiece ways face today tools note bagLabel] => %w[counter bench keeper owner],
     %w[prices tax stocked toBuy askSupplier dispatchNote purchases purchase purchaseTable] => %w[counter keeper owner],
     %w[drafts beginDraft draft editDraft draftTable draftPage practise draftEffects publishDraft giveUpDraft undoRevision bringBackRevision
-       uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice figures learning changeStocked moveStock lookAtCount bookCount shelfLabels
+       uploadSeries uploadPrices upload takeUpload giveUpUpload putPrice figures
+       figuresTable learning changeStocked moveStock lookAtCount bookCount shelfLabels
        writePurchase sendPurchase receivePurchase supplierDay addTool toolLabels history historyTable] => %w[keeper owner],
-    %w[eraseCustomer switchLearning setTax setWays people putPerson leave newToken backup] => %w[owner]
+    %w[eraseCustomer switchLearning setTax setWays setFace people putPerson leave newToken backup] => %w[owner]
   }.freeze
 
   def operations

@@ -114,6 +114,10 @@ class OrderLifeApiTest < Minitest::Test
     get "/api/figures"
     assert_schema "Figures"
     assert_equal 1, json["returns"].find { |one| one["id"] == "wrong_identification" }["pieces"]
+    taken = json["weeks"].last
+    assert_equal [1, fetch(order)["total"]["base_cents"], 0], taken.values_at("orders", "cents", "known_cents"), "no cost is on file"
+    get "/api/figures/weeks.csv"
+    assert_equal [taken["from"], "1", format("%.2f", taken["cents"] / 100.0), "0.00", "0.00"], CSV.parse(last_response.body).last
     sums_hold
   end
 

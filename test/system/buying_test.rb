@@ -31,18 +31,18 @@ class BuyingTest < SystemTest
       assert_text "The supplier says no (503). Write the purchase down and send it on paper or by mail"
       click_button "Write the purchase"
       assert_text "not sent yet"
-      find("article[aria-label='Purchase 2']").click_button("Send it")
+      find("article[aria-label='Purchase 11']").click_button("Send it")
       assert_text "The supplier says no (503)", minimum: 1
       choose "down", "short"
-      find("article[aria-label='Purchase 2']").click_button("Send it")
+      find("article[aria-label='Purchase 11']").click_button("Send it")
       assert_text(/\d confirmed of \d/)
-      within("article[aria-label='Purchase 2']") do
+      within("article[aria-label='Purchase 11']") do
         click_button "Their dispatch note"
         click_button "Receive it"
       end
       assert_text(/\d+ to come/)
     end
-    assert_operator database[:movements].where(kind: "received", why: "purchase 2").count, :>=, 1
+    assert_operator database[:movements].where(kind: "received", why: "purchase 11").count, :>=, 1
     assert_empty Gimlet::Store::Ledger.new(database).wrong_sums
   end
 
@@ -53,7 +53,7 @@ class BuyingTest < SystemTest
     visit "/orders/#{waiting}"
     assert_text(/Waits for \d+ × PW-K220/)
     visit "/desk/buying"
-    within("form[aria-label='What came of purchase 1']") do
+    within("form[aria-label='What came of purchase 10']") do
       fill_in find("label", text: /\APW-K220:/)[:for], with: "99"
       click_button "Receive it"
       assert_text "99 × PW-K220 came"

@@ -2,6 +2,9 @@
 
 require "date"
 require "json"
+require_relative "../core/desk/movements"
+require_relative "../core/desk/takings"
+require_relative "../core/order/goods"
 require_relative "clock"
 
 module Gimlet
@@ -42,11 +45,18 @@ module Gimlet
       # @return [Hash{String=>Integer}] reason => pieces that came back
       def returns = steps(%w[take_back]).group_by { |body| body["because"] }.transform_values { |same| same.sum { |body| body["quantity"] } }
 
+      # @return [Core::Desk::Takings] of the orders that went out
+      def takings
+        from = @today - (Core::Desk::Takings::WEEKS * Core::Desk::Takings::DAYS)
+        rows = @database[:goods].join(:orders, id: :order_id).where(stage: %w[handed_over closed]).where(Sequel[:handed_at] >= time(from))
+        costs = @database[:purchase_lines].exclude(price_cents: nil).order(:purchase_id).select_hash(:number, :price_cents)
+        sales = rows.select_all(:goods).select_append(:stage, :handed_at, :discount).map { |row| sale(row, costs) }
+        Core::Desk::Takings.new(sales.select { |sale| sale.units.positive? }, today: @today)
+      end
+
       # @return [Hash] cents that lie in stock, of these dead; and the dearest of the dead: number, on_hand, cents
       def stock
-        sold = @database[:movements].where(kind: %w[handed_over handed_over_unchecked]).where do
-          at >= Clock.now - (DEAD_DAYS * 86_400)
-        end.select(:number)
+        sold = @database[:movements].where(kind: Core::Desk::Movements::SALES).where { at >= Clock.now - (DEAD_DAYS * 86_400) }.select(:number)
         here = @database[:stock].exclude(on_hand: 0)
         dead = here.exclude(number: sold.distinct)
         { cents: value(here), dead_cents: value(dead),
@@ -56,7 +66,16 @@ module Gimlet
 
       private
 
-      def since = Time.new(*(@today - DAYS + 1).then { |day| [day.year, day.month, day.day] }).utc
+      def since = time(@today - DAYS + 1)
+      def time(day) = Time.new(day.year, day.month, day.day).utc
+
+      def sale(row, costs)
+        good = Core::Order::Good.new(**row.except(:order_id, :stage, :handed_at, :discount))
+        Core::Desk::Takings::Sale.new(on: row[:handed_at].getlocal.to_date, order_id: row[:order_id], number: good.number, name: good.name,
+                                      units: good.charged(over: row[:stage] == "closed"), price_cents: good.price_cents,
+                                      discount: row[:discount], cost_cents: costs[good.number])
+      end
+
       def by_day(rows) = rows.where(Sequel[:created_at] >= since).select_map(:created_at).map { |at| at.getlocal.to_date }.tally
       def value(rows) = rows.sum(Sequel[:on_hand] * :price_cents) || 0
 

@@ -41,6 +41,12 @@ export function Figures() {
           {returns.length > 0 ? <BarChart height={200} layout="horizontal" borderRadius={3} dataset={returns} yAxis={[{ dataKey: "name", scaleType: "band", width: 190 }]} series={[{ dataKey: "pieces", label: "pieces that came back", color: SECOND }]} /> : <p>Nothing came back.</p>}
         </Box>
       </Box>
+      <Box component="figure" aria-label="Taken by week" sx={{ m: 0 }}>
+        <BarChart height={200} borderRadius={3} dataset={data.weeks.map((one) => ({ week: one.from.slice(5), taken: one.cents / 100, margin: one.margin_cents / 100 }))} xAxis={[{ dataKey: "week", scaleType: "band", label: "week from" }]} series={[{ dataKey: "taken", label: "taken, without tax", color: petrol }, { dataKey: "margin", label: "margin, where the cost is known", color: SECOND }]} />
+      </Box>
+      <p><a href="/api/figures/weeks.csv">The weeks as CSV</a></p>
+      <h2>What brought most</h2>
+      <Table name="Best sellers" headings={["number", "what", "sold", "brought"]} right={[2, 3]} rows={data.best.map((one) => [one.number, one.name, one.units, price(one.cents)])} />
       <Learning />
       <h2>Dead stock</h2>
       <Table name="Dead stock" headings={["number", "here", "worth"]} right={[1, 2]} rows={data.stock.dead.map((one) => [one.number, one.on_hand, price(one.cents)])} />

@@ -3,6 +3,7 @@
 require_relative "../../core/order/steps"
 require_relative "../../counter/today_piles"
 require_relative "../../counter/learn"
+require_relative "../../exchange/weeks_csv"
 require_relative "../../present/learned"
 require_relative "../../store/figures"
 
@@ -20,7 +21,8 @@ module Gimlet
           def figures_view(told)
             returns = Core::Order::Steps::TakeBack::REASONS.map { |id, name| { id: id, name: name, pieces: told.returns.fetch(id, 0) } }
             { days: told.days, **told.sureness, minutes: told.minutes.map { |one| one.round(1) }, returns: returns, overdue: tools.count_overdue,
-              stock: told.stock }
+              stock: told.stock, best: told.takings.best.map(&:to_h),
+              weeks: told.takings.weeks.map { |week| { **week.to_h, from: week.from.iso8601 } } }
           end
         end
 
@@ -29,6 +31,12 @@ module Gimlet
           app.serve("today") do
             piles = Gimlet::Counter::TodayPiles.new(**stores).call
             render_json(piles: piles.map { |pile| { **pile.to_h, rows: pile.rows.map(&:to_h) } })
+          end
+
+          app.serve("figuresTable") do
+            content_type "text/csv", charset: "utf-8"
+            headers "Content-Disposition" => %(attachment; filename="gimlet-weeks.csv")
+            Exchange::WeeksCSV.write(Store::Figures.new(database).takings.weeks)
           end
 
           app.serve("figures") { render_json(figures_view(Store::Figures.new(database))) }
