@@ -17,7 +17,7 @@ class AuthorizationTest < Minitest::Test
     %w[health openapi session signIn signOut] => %w[nobody counter bench keeper owner],
     %w[vocabulary identify plan preview catalogue series lookUp unsourced part kit seriesPage seriesTable revisions catalogueFormat measureSeal
        measureFlow chooseValve askMaterial] => %w[counter bench keeper owner],
-    %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar orderAgain quote openTickets openTicket
+    %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar orderAgain anotherJob quote openTickets openTicket
        freshTicket ticket addEntry sightings recordSighting placeOrder takeFindings addPhoto removePhoto] => %w[counter owner],
     %w[orders order sinceOrder earlierOrder] => %w[counter bench keeper owner],
     %w[card strip torqueRecord bench noteAtBench photos photo] => %w[counter bench owner],

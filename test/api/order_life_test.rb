@@ -199,6 +199,35 @@ class OrderLifeApiTest < Minitest::Test
     sums_hold
   end
 
+  # Three kinds of pump in one call: each is found, agreed and saved by itself; what they come to, and what is printed, is of all.
+  def test_a_call_has_several_kinds_of_pump
+    views = [agreed(customer: 1, pumps: 2)]
+    [["plate DK418, 18 mm plunger, packings", 1], ["plate PG50L, packings", 1]].each do |words, pumps|
+      job = send_json("POST", "/api/tickets/#{views.last['id']}/jobs", entry(nil).except("kind"))
+      assert_equal 1, job["ticket"]["customer_id"], "it is the same caller"
+      send_json("POST", "/api/tickets/#{job['id']}/entries", entry("said", words: words))
+      views << send_json("POST", "/api/tickets/#{job['id']}/entries", entry("work", areas: ["packings"], agreed: true, pumps: pumps))
+    end
+    assert_schema "TicketView"
+    assert_equal([["TK4R20", 2], ["DK418", 1], ["PG50L", 1]], views.last["jobs"].map { |job| job.values_at("pump", "pumps") })
+    assert_equal views.last["tray"]["price_cents"], views.last["jobs"].last["price_cents"]
+    orders = views.map { |view| save(view, reason: "as it is", quote: true) }
+    assert_equal(orders.drop(1).map { |order| order["id"] }, fetch(orders.first)["together"].map { |one| one["id"] })
+    quote = paper(orders.first, "quote")
+    orders.each { |order| assert_includes quote, order["record"]["pump"]["model"] }
+    gross = orders.sum { |order| order["total"]["gross_cents"] }
+    assert_includes quote, format("all together, to pay €%.2f", gross / 100.0)
+    step(orders[1], "cancel", reason: "not that one")
+    refute_includes paper(orders.first, "quote"), "DK418", "what was cancelled is on no paper of the others"
+    step(orders[2], "accept")
+    refute_includes paper(orders.first, "quote"), "PG50L", "an order is on no quote"
+  end
+
+  def test_one_kind_of_pump_is_a_call_by_itself
+    view = agreed
+    assert_equal [[], []], [view["jobs"], save(view)["together"]]
+  end
+
   # While its ticket is open, what was agreed may be another thing in a minute.
   def test_what_is_being_changed_is_not_picked
     order = placed

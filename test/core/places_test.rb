@@ -71,6 +71,23 @@ class PlacesTest < Minitest::Test
     assert_equal ["NOT IN THE BAG: 2 × disc, needed for valve (inlet 1, 2): no part number on file."], all.lacking
   end
 
+  def test_what_was_agreed_says_so
+    demand = Core::Demand.new(Core::Teardown.of(variant("PG50L"), Core::Scope.of(["plungers"])), snapshot)
+    assert_includes demand.lines.flat_map(&:reasons).join("; "),
+                    "plunger (cylinder 1, 2, 3): plungers agreed, and nothing else of it is renewed by rule"
+  end
+
+  # As orders of earlier versions were kept: a line that does not say what it covers fills nothing.
+  def test_a_line_that_covers_nothing_fills_nothing
+    stack = { "id" => "s", "name" => "s", "positions" => ["p"],
+              "layers" => [{ "slot" => "ring", "name" => "ring", "part" => "A", "fates" => ["replace"] }] }
+    record = { "stacks" => [stack], "work" => { "pumps" => 1 }, "why" => [{ "part" => "A", "had" => 0 }],
+               "parts" => { "unfilled" => [], "lines" => [{ "number" => "A", "quantity" => 1 }] } }
+    assert_equal "1 place: 1 empty", Places.of_order(record, nil).says
+    record["parts"]["lines"].first.merge!("covers" => { "A" => 1 }, "short" => 1)
+    assert_equal "1 place: 1 to come", Places.of_order(record, nil).says
+  end
+
   # A piece that serves two numbers is shared out whole: of five sets at two thirds of a piece, three pieces and a third serve, so three.
   def test_shared_pieces_are_whole
     spots = Array.new(5) { |at| Core::Order::Place.new(stack: "s", title: "s", position: "p #{at}", at: 0, piece: "ring", part: "A", renewed: true) }

@@ -41,12 +41,13 @@ class PapersTest < Minitest::Test
   def life(*goods, stage: "open", loans: []) = Order::Life.new(id: 7, stage: stage, goods: goods, loans: loans)
 
   def text(pdf) = PDF::Reader.new(StringIO.new(pdf)).pages.map(&:text).join("\n").gsub(/\s+/, " ")
-  def note(order, life) = text(Paper::DeliveryNote.call(order, life, life.total(order.discount, "21")))
+  def job(order, life) = Paper::OrderPaper::Job.new(order: order, life: life, total: life.total(order.discount, "21"))
+  def note(order, life) = text(Paper::DeliveryNote.call([job(order, life)]))
 
   # By hand: 2 × 10.50 = 21.00, less 10 % = 18.90, tax 3.97 (3.969), to pay 22.87.
   def test_a_quote_adds_up
     offered = life(good("A-1"), good("B-2", along: 2), stage: "quoted")
-    told = text(Paper::Quote.call(order(discount: "10", valid_until: "2026-12-13"), offered, offered.total("10", "21")))
+    told = text(Paper::Quote.call([job(order(discount: "10", valid_until: "2026-12-13"), offered)]))
     ["Quote, order 7", "Säl & Söner", "29 November 2026", "These prices stand until 2026-12-13", "2 A-1 A-1 ring €10.50 €21.00",
      "less 10 % −€2.10", "tax, 21 % €3.97", "to pay €22.87", "half a cent up", "2 × B-2 B-2 ring, €10.50 each",
      "NOT IN THE BAG: 2 × spring X-9, needed for packing (cylinder 1, 2): no price on file.", "Agreed so: they have springs.",

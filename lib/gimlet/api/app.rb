@@ -164,7 +164,15 @@ module Gimlet
 
       # A ticket that has an order already finds its own pieces free.
       def stock_for(ticket) = (order = ticket && orders.id_of(ticket)) ? stock.for_order(order) : stock.all
-      def view(id, entries = tickets.entries(id)) = Present::TicketView.call(work_on(id, entries), terms)
+
+      def view(id, entries = tickets.entries(id))
+        shown = work_on(id, entries)
+        Present::TicketView.call(shown, terms, jobs: jobs(id) { |other| other == id ? shown : work_on(other, tickets.entries(other)) })
+      end
+
+      # @yield [Integer] a ticket
+      # @return [Array] what is made of each ticket of a call that has several
+      def jobs(id, &) = tickets.of_call(id).then { |all| all.one? ? [] : all.map(&) }
 
       # Until people sign in, what orders are made of is not changed from anywhere on the network.
       def from_this_machine

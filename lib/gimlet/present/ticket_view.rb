@@ -10,6 +10,7 @@ require_relative "diagnosis"
 require_relative "item_texts"
 require_relative "identification"
 require_relative "input_hints"
+require_relative "job"
 require_relative "measured_on_ticket"
 require_relative "outside"
 require_relative "plan"
@@ -26,10 +27,12 @@ module Gimlet
 
       # @param view [Counter::WorkOnTicket::View]
       # @param terms [Core::Desk::Terms]
+      # @param jobs [Array<Counter::WorkOnTicket::View>] of its call, where there are several
       # @return [Hash]
-      def self.call(view, terms = Core::Desk::Terms.none) = new(view, terms).call
+      def self.call(view, terms = Core::Desk::Terms.none, jobs: []) = new(view, terms, jobs).call
 
-      def initialize(view, terms)
+      def initialize(view, terms, jobs)
+        @jobs = jobs
         @terms = terms
         @view = view
         @ticket = view.ticket
@@ -39,18 +42,19 @@ module Gimlet
 
       def call
         reference = @view.found.reference
-        { id: @view.id, last: @ticket.last, stops: Stops.call(@view.stops), ticket: state, call: @ticket.lines.map do |line|
-          line(line)
-        end, found: Identification.call(@view.found),
-          pump: pump, plan: plan, drips: drips, seen: seen, tray: tray,
-          turns: turns, lacking: readiness.blockers.map(&:to_h), enough: readiness.enough?, **readiness.to_h.slice(:settled, :doubt),
-          order_id: @ticket.order_id,
+        { id: @view.id, last: @ticket.last, stops: Stops.call(@view.stops), ticket: state, call: @ticket.lines.map { |line| line(line) },
+          found: Identification.call(@view.found), pump: pump, plan: plan, drips: drips, seen: seen, tray: tray, turns: turns, **standing,
           phrases: InputHints.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas, reference.diagnosis),
-          measured: MeasuredOnTicket.call(@view.measured), extents: extents, amending: amending }
+          measured: MeasuredOnTicket.call(@view.measured), extents: extents, amending: amending,
+          jobs: @jobs.map { |job| Job.call(job, @terms) } }
       end
 
       private
+
+      def standing
+        { lacking: readiness.blockers.map(&:to_h), enough: readiness.enough?, **readiness.to_h.slice(:settled, :doubt), order_id: @ticket.order_id }
+      end
 
       def readiness = @view.readiness
       def extents = @view.extents.map { |id, cost| extent(id, cost) }

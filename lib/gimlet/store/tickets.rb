@@ -23,11 +23,18 @@ module Gimlet
       end
 
       # @param key [String] made by the client: the same key twice is the same ticket
+      # @param call [Integer, nil] the first ticket of the call that it belongs to
       # @return [Integer] its id
-      def open(key, now: Clock.now)
-        @database[:tickets].insert_conflict.insert(key: key, created_at: now, updated_at: now)
+      def open(key, call: nil, now: Clock.now)
+        @database[:tickets].insert_conflict.insert(key: key, call_id: call, created_at: now, updated_at: now)
         @database[:tickets].where(key: key).get(:id)
       end
+
+      # @return [Integer] the first ticket of its call, itself where it is alone
+      def call_of(id) = @database[:tickets].where(id: id).get(:call_id) || id
+
+      # @return [Array<Integer>] the tickets of its call, in the order in which they were opened
+      def of_call(id) = call_of(id).then { |first| [first, *@database[:tickets].where(call_id: first).order(:id).select_map(:id)] }
 
       def known?(id) = !@database[:tickets].where(id: id).empty?
 

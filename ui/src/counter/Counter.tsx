@@ -6,6 +6,7 @@ import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
 import { useStale } from "../api/stale";
 import { commandOf, type Command } from "../ticket/commands";
+import { useAnotherJob } from "../ticket/useAnotherJob";
 import { useSameAgain } from "../customers/useSameAgain";
 import { usePreview } from "../ticket/usePreview";
 import { useDraft } from "../ticket/useDraft";
@@ -49,6 +50,7 @@ export function Counter({ ticket, view }: Props) {
   useArrived(useCallback(({ body }: Intent) => typeof body.words === "string" && forgetLine(body.words), [forgetLine]));
   const stale = useStale();
   const sameAgain = useSameAgain();
+  const anotherJob = useAnotherJob();
 
   /** A refused command stays in the line, marked, so that the next typing takes its place. */
   const complain = (text: string) => {
@@ -140,6 +142,12 @@ export function Counter({ ticket, view }: Props) {
     sameAgain.mutate(last.id, { onError: (error) => complain(error.message) });
   };
 
+  const nextPump = () => {
+    if (view.id === null) return complain("Say what the first pump is before the next one.");
+    draft.type("");
+    anotherJob.mutate(view.id, { onError: (error) => complain(error.message) });
+  };
+
   const obey = (order: Command) => {
     switch (order.id) {
       case "answer": return reply(order.number! - 1, "line");
@@ -148,6 +156,7 @@ export function Counter({ ticket, view }: Props) {
       case "save": return fromLine(() => ticket.order("line", order.reason)).then(saved);
       case "quote": return fromLine(() => ticket.order("line", order.reason, true)).then(saved);
       case "again": return again();
+      case "another_job": return nextPump();
       case "stands": return settle(order.reason ?? "");
       case "strike": return strike("struck", order.number);
       case "bring_back": return strike("restored", order.number);
@@ -170,7 +179,7 @@ export function Counter({ ticket, view }: Props) {
       return complain("The server does not answer yet: the line stays here. Press Enter again.");
     }
     const command = commandOf(text, commands, question?.figure === "button");
-    if (ordered && command?.id !== "card" && command?.id !== "carry_on") {
+    if (ordered && command?.id !== "card" && command?.id !== "carry_on" && command?.id !== "another_job") {
       return complain(`This ticket is order ${view.order_id} already: start a new ticket for another job.`);
     }
     void (command ? obey(command) : fromLine(() => say(text)));

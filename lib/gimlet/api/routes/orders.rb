@@ -8,6 +8,7 @@ require_relative "../../counter/scan_piece"
 require_relative "../../counter/step_order"
 require_relative "../../counter/workshop"
 require_relative "../../exchange/paper/labels"
+require_relative "../../exchange/paper/order_paper"
 require_relative "../../exchange/paper/stationery"
 require_relative "../../present/order_view"
 
@@ -23,7 +24,8 @@ module Gimlet
             done = bench.of(order.id)
             life = lives.of(order.id).with(who: person&.name)
             Present::OrderView.new(order, life, tax: tax, role: person&.role, arrivals: terms(before: order.id).arrivals)
-                              .call(life.done, done, before, ahead: lives.ahead(order.id)).merge(found: found_at_bench(order, done))
+                              .call(life.done, done, before, ahead: lives.ahead(order.id))
+                              .merge(together: beside(order)).merge(found: found_at_bench(order, done))
           end
 
           def again(order, body)
@@ -45,6 +47,27 @@ module Gimlet
             content_type "application/pdf"
             headers "Content-Disposition" => %(inline; filename="gimlet-#{name}.pdf")
             pdf
+          end
+
+          # @return [Array<Hash>] the other orders of its call
+          def beside(order)
+            together(order).drop(1).map { |other| { id: other.id, pump: other.record["pump"]["model"], state: lives.of(other.id).state } }
+          end
+
+          # @return [Array<Core::Order>] orders of the same call, this one first
+          def together(order)
+            others = tickets.of_call(order.ticket_id).filter_map { |ticket| orders.id_of(ticket) } - [order.id]
+            [order, *others.map { |id| known_order(id) }]
+          end
+
+          # A quote goes with quotes; an order that was cancelled is on no paper but its own.
+          def same_paper?(own, job)
+            job.life.stage != "cancelled" && (job.life.stage == "quoted") == (own.life.stage == "quoted")
+          end
+
+          def paper_job(order)
+            life = lives.of(order.id)
+            Exchange::Paper::OrderPaper::Job.new(order: order, life: life, total: life.total(order.discount, tax))
           end
 
           def bag_label(order)
@@ -116,8 +139,8 @@ module Gimlet
           app.serve("strip") { |id| printed("TorqueStrip", "strip-#{id}", known_order(id)) }
           PAPERS.each do |name, paper|
             app.serve(name) do |id|
-              order, life = known_order(id), lives.of(id)
-              printed(paper, "#{name}-#{id}", order, life, life.total(order.discount, tax))
+              own, *others = together(known_order(id)).map { |order| paper_job(order) }
+              printed(paper, "#{name}-#{id}", [own, *others.select { |job| same_paper?(own, job) }])
             end
           end
           app.serve("bagLabel") { |id| printed("Labels", "label-#{id}", [bag_label(known_order(id))]) }

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../counter/another_job"
 require_relative "../../present/preview"
 require_relative "../../present/ticket_view"
 
@@ -8,7 +9,17 @@ module Gimlet
     module Routes
       # Live jobs: one request adds an entry and answers with the whole view.
       module Tickets
+        # What routes here need besides the application's own.
+        module Helpers
+          # @return [String] another where the view of the ticket may be another
+          def mark_of(id)
+            jobs = tickets.of_call(id).map { |job| "#{tickets.mark(job)}-#{orders.revision_of(job)}" }
+            [*jobs, reference.snapshot.version, stock.revision, *terms.mark, OpenAPI::DIGEST].join("-")
+          end
+        end
+
         def self.registered(app)
+          app.helpers Helpers
           listing(app)
           looking(app)
           stepping(app)
@@ -24,7 +35,7 @@ module Gimlet
 
           app.serve("ticket") do |id|
             known_ticket(id)
-            etag([tickets.mark(id), reference.snapshot.version, stock.revision, orders.revision_of(id), OpenAPI::DIGEST].join("-"))
+            etag(mark_of(id))
             render_json(view(id))
           end
 
@@ -42,6 +53,13 @@ module Gimlet
             body = body_as("NewEntry")
             id = once(body) { tickets.open(body["key"]).tap { |fresh| add_entry.call(fresh, body) } }
             render_json(view(id), 201)
+          end
+
+          app.serve("anotherJob") do |id|
+            known_ticket(id)
+            body = body_as("Again")
+            job = once(body) { Gimlet::Counter::AnotherJob.new(add_entry, tickets).call(id, key: body["key"], who: body["who"] || "counter") }
+            render_json(view(job), 201)
           end
 
           app.serve("addEntry") do |id|

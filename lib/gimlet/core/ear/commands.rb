@@ -17,6 +17,7 @@ module Gimlet::Core
         ["save", ["save"], "reason", "saves the order; with a reason where it is not sure"],
         ["quote", ["quote"], "reason", "saves it as a quote of two weeks; with a reason where it is not sure"],
         ["again", ["same again", "as last time"], "nothing", "a new ticket as the customer's last order"],
+        ["another_job", ["another pump", "next pump"], "nothing", "another kind of pump in the same call: a ticket of its own beside this one"],
         ["stands", ["stands"], "reason", "the doubt stands, for this reason"], ["strike", ["strike"], "line", "takes back that line, or the last"],
         ["bring_back", ["back"], "line", "brings back that line, or the last"],
         ["new_customer", ["new customer"], "name", "writes down a customer, place and phone behind commas, and names them"]

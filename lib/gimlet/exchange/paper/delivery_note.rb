@@ -7,52 +7,54 @@ module Gimlet
     module Paper
       # What went over the counter, what goes along in case, what is lent and what is still to come.
       #
-      #   File.binwrite("note.pdf", DeliveryNote.call(order, life, total))
+      #   File.binwrite("note.pdf", DeliveryNote.call([OrderPaper::Job.new(order: order, life: life, total: total)]))
       class DeliveryNote
-        # @param order [Core::Order]
-        # @param life [Core::Order::Life]
-        # @param total [Core::Order::Total]
+        # @param jobs [Array<OrderPaper::Job>] of one call
+        # @param on [Stationery]
         # @return [String] the PDF
-        def self.call(order, life, total, on: Stationery.of) = new(order, life, total, on).render
+        def self.call(jobs, on: Stationery.of) = new(jobs, on).render
 
-        def initialize(order, life, total, on)
-          @life = life
-          @total = total
-          @drawn = OrderPaper.new("Delivery note", order, life, "ORDER #{order.id}", on)
+        def initialize(jobs, on)
+          @drawn = OrderPaper.new("Delivery note", jobs, on)
           @sheet = @drawn.sheet
         end
 
         # @return [String]
         def render
-          @drawn.lacking
-          sold
-          list("Along in case: bring back what is not used", @life.goods.select { |good| along(good).positive? }) do |good|
-            "#{along(good)} × #{good.number} #{good.name}, #{@drawn.money(good.price_cents)} each: charged only when kept"
-          end
-          list("Lent: bring it back", @life.loans.select(&:out?)) do |tool|
-            "#{tool.tag} #{tool.name}, until #{tool.until}, deposit #{@drawn.money(tool.deposit_cents)}"
-          end
-          list("Still to come", open) { |good| "#{good.open} × #{good.number} #{good.name}" }
-          @drawn.places
+          @drawn.each_job { |job| job(job) }
           signed
           @drawn.render
         end
 
         private
 
-        def open = @life.goods.select { |good| good.open.positive? }
+        def job(job)
+          goods = job.life.goods
+          over = job.life.stage == "closed"
+          sold(job, goods, over)
+          list("Along in case: bring back what is not used", goods.select { |good| along(good, over).positive? }) do |good|
+            "#{along(good, over)} × #{good.number} #{good.name}, #{@drawn.money(good.price_cents)} each: charged only when kept"
+          end
+          list("Lent: bring it back", job.life.loans.select(&:out?)) do |tool|
+            "#{tool.tag} #{tool.name}, until #{tool.until}, deposit #{@drawn.money(tool.deposit_cents)}"
+          end
+          list("Still to come", to_come(goods)) { |good| "#{good.open} × #{good.number} #{good.name}" }
+        end
+
+        def to_come(goods) = goods.select { |good| good.open.positive? }
 
         # With the customer, or in the bag that goes out now.
         def here(good) = good.out + good.bagged
-        def charged(good) = [here(good), good.charged(over: @life.stage == "closed")].min
-        def along(good) = here(good) - charged(good)
+        def charged(good, over) = [here(good), good.charged(over: over)].min
+        def along(good, over) = here(good) - charged(good, over)
 
         # A part delivery is not settled by itself.
-        def sold
-          @drawn.goods(@life.goods.select { |good| charged(good).positive? }.map { |good| [charged(good), good.number, good.name, good.price_cents] })
-          return @drawn.total(@total) if open.empty?
+        def sold(job, goods, over)
+          here = goods.select { |good| charged(good, over).positive? }
+          @drawn.goods(here.map { |good| [charged(good, over), good.number, good.name, good.price_cents] })
+          return @drawn.total(job.total) if to_come(goods).empty?
 
-          @sheet.line "The whole order comes to #{@drawn.money(@total.gross_cents)}; what is still to come is below."
+          @sheet.line "The whole order comes to #{@drawn.money(job.total.gross_cents)}; what is still to come is below."
         end
 
         def list(title, rows)

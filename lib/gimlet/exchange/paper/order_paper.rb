@@ -2,6 +2,7 @@
 
 require "time"
 require_relative "../../core/order/places"
+require_relative "../../core/value"
 require_relative "blank"
 require_relative "letterhead"
 require_relative "places_entry"
@@ -11,31 +12,41 @@ require_relative "sheet"
 module Gimlet
   module Exchange
     module Paper
-      # What a quote and a delivery note have in common: for whom, for which pump, goods in a table, and what it comes to.
+      # What a quote and a delivery note have in common: for whom, and of each pump of the call its work, its goods in a table, and what it comes to.
       class OrderPaper
+        # One kind of pump: its order, where that stands, and what it comes to.
+        Job = Core::Value.of(:order, :life, :total) do
+          def places = Core::Order::Places.of_order(order.record, life)
+        end
         CODE = 70
         TABLE = [45, 90, nil, 70, 75].freeze
 
         # @param title [String]
-        # @param order [Core::Order]
-        # @param life [Core::Order::Life]
-        # @param code [String] what the code in the corner says
+        # @param jobs [Array<Job>] of one call
         # @param on [Stationery]
-        def initialize(title, order, life, code, on)
-          @sheet = Sheet.new(Paper.blank("#{title}, order #{order.id}", on))
+        def initialize(title, jobs, on)
+          @jobs = jobs
+          @title = "#{title}, #{jobs.one? ? 'order' : 'orders'} #{jobs.map { |job| job.order.id }.join(', ')}"
           @ways, @face = on.ways, on.face
-          @order = order
-          @places = Core::Order::Places.of_order(order.record, life)
-          @sheet.stops(order.record.fetch("stops", []))
-          head(title, code)
+          @sheet = Sheet.new(Paper.blank(@title, on))
+          @sheet.stops(jobs.flat_map { |job| job.order.record.fetch("stops", []) }.uniq { |stop| stop["id"] })
+          head
         end
 
+        # @return [Sheet]
         attr_reader :sheet
 
-        # What the agreed work needs and is not there comes before what is.
-        def lacking = PlacesEntry.words(@sheet, @places, @order.record["reason"])
-
-        def places = PlacesEntry.drawn(@sheet, @places, @order.record)
+        # What is common to every job, the work and what is not in the bag first; then what the block adds.
+        # @yieldparam job [Job]
+        def each_job
+          @jobs.each do |job|
+            pump(job.order)
+            PlacesEntry.words(@sheet, job.places, job.order.record["reason"])
+            yield job
+            PlacesEntry.drawn(@sheet, job.places, job.order.record)
+          end
+          together unless @jobs.one?
+        end
 
         # @param rows [Array<Array(Integer, String, String, Integer)>] how many, number, name, cents each
         def goods(rows)
@@ -71,16 +82,27 @@ module Gimlet
             .reject { |name, cents| cents.zero? && name != "goods" }
         end
 
-        def head(title, code)
-          QrCode.draw(@sheet.pdf, code, at: [@sheet.width - CODE, @sheet.pdf.cursor], size: CODE)
+        def head
+          order = @jobs.first.order
+          QrCode.draw(@sheet.pdf, "ORDER #{order.id}", at: [@sheet.width - CODE, @sheet.pdf.cursor], size: CODE)
           Letterhead.draw(@sheet, @face)
-          pump = @order.record["pump"]
-          @sheet.line "#{title}, order #{@order.id}", size: 20, style: :bold
-          @sheet.line @order.customer || "customer not named", size: Sheet::BIG
-          @sheet.line @ways.date(Time.parse(@order.created_at.to_s))
+          @sheet.line @title, size: 20, style: :bold
+          @sheet.line order.customer || "customer not named", size: Sheet::BIG
+          @sheet.line @ways.date(Time.parse(order.created_at.to_s))
+        end
+
+        def pump(order)
+          pump = order.record["pump"]
+          @sheet.heading "#{pump['maker']} #{pump['model']}, order #{order.id}" unless @jobs.one?
           @sheet.line "#{pump['maker']} #{pump['model']}#{", serials #{pump['serials']}" if pump['serials']}", strong: "Pump:"
-          @sheet.line "#{@order.record['work']['areas'].map { |area| area['name'] }.join(', ')}.", strong: "Work:"
+          @sheet.line "#{order.record['work']['areas'].map { |area| area['name'] }.join(', ')}.", strong: "Work:"
           @sheet.pdf.move_down 8
+        end
+
+        # Each order is rounded by itself.
+        def together
+          @sheet.pdf.move_down 10
+          @sheet.pdf.text "all together, to pay   #{money(@jobs.sum { |job| job.total.gross_cents })}", align: :right, style: :bold, size: Sheet::BIG
         end
       end
     end

@@ -7,33 +7,32 @@ module Gimlet
     module Paper
       # What it would cost, for the customer.
       #
-      #   File.binwrite("quote.pdf", Quote.call(order, life, total))
+      #   File.binwrite("quote.pdf", Quote.call([OrderPaper::Job.new(order: order, life: life, total: total)]))
       module Quote
         module_function
 
-        # @param order [Core::Order]
-        # @param life [Core::Order::Life]
-        # @param total [Core::Order::Total]
+        # @param jobs [Array<OrderPaper::Job>] of one call
+        # @param on [Stationery]
         # @return [String] the PDF
-        def call(order, life, total, on: Stationery.of)
-          drawn = OrderPaper.new("Quote", order, life, "ORDER #{order.id}", on)
-          sheet = drawn.sheet
-          sheet.line "These prices stand until #{order.valid_until}.", style: :bold if order.valid_until
-          drawn.lacking
-          drawn.goods(life.goods.select { |good| good.sold.positive? }.map { |good| [good.sold, good.number, good.name, good.price_cents] })
-          drawn.total(total)
-          along(drawn, life)
-          drawn.places
+        def call(jobs, on: Stationery.of)
+          drawn = OrderPaper.new("Quote", jobs, on)
+          drawn.each_job do |job|
+            drawn.sheet.line "These prices stand until #{job.order.valid_until}.", style: :bold if job.order.valid_until
+            goods = job.life.goods
+            drawn.goods(goods.select { |good| good.sold.positive? }.map { |good| [good.sold, good.number, good.name, good.price_cents] })
+            drawn.total(job.total)
+            along(drawn, goods.select { |good| good.along.positive? })
+          end
           drawn.render
         end
 
-        def along(drawn, life)
-          goods = life.goods.select { |good| good.along.positive? }
+        def along(drawn, goods)
           return if goods.empty?
 
           drawn.sheet.heading "Along in case, charged only when kept"
           goods.each { |good| drawn.sheet.bullet("#{good.along} × #{good.number} #{good.name}, #{drawn.money(good.price_cents)} each") }
         end
+        private_class_method :along
       end
     end
   end

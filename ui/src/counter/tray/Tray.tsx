@@ -7,6 +7,7 @@ import { packs, percent, price } from "../../shell/format";
 import { faint, petrol } from "../../shell/theme";
 import { WithTax } from "../../shell/WithTax";
 import type { LiveTicket } from "../../ticket/useTicket";
+import { Jobs } from "./Jobs";
 import { SaveOrder } from "./SaveOrder";
 
 interface Props {
@@ -49,6 +50,7 @@ export function Tray({ ticket, view, onSave }: Props) {
       ) : (
         <p>{empty(view)}</p>
       )}
+      <Jobs view={view} />
     </Box>
   );
 }
