@@ -183,10 +183,10 @@ class OrderLifeApiTest < Minitest::Test
 
   # Two wait for the same piece: the one in a hurry is told whom it passes, and has the next that comes. What is promised stays promised.
   def test_one_in_a_hurry_is_served_first
-    count_down("PW-K220", 0)
-    first = placed(plan: "complete_sets")
-    second = placed(plan: "complete_sets")
-    assert_equal [[], [first["id"]]], [fetch(first)["ahead"], fetch(second)["ahead"]]
+    count_down("PW-K220", 1)
+    placed(plan: "complete_sets")
+    first, second = Array.new(2) { placed(plan: "complete_sets") }
+    assert_equal [[], [first["id"]]], [fetch(first)["ahead"], fetch(second)["ahead"]], "who has its piece is not ahead of anybody"
     step(second, "serve_first", reason: "no")
     assert_problem(422, "reason_too_short", field: "reason")
     step(second, "serve_first", reason: "the boat sails tonight")
@@ -197,6 +197,25 @@ class OrderLifeApiTest < Minitest::Test
     send_json("POST", "/api/movements", entry("received", number: "PW-K220", quantity: 1))
     assert_equal([1, 1], [first, second].map { |order| good(fetch(order), "PW-K220")["reserved"] })
     sums_hold
+  end
+
+  # Two are under way, one waits already: its day is the delivery's, and the second of the next is told another.
+  def test_days_go_by_who_has_waited_longer
+    count_down("PW-K220", 0)
+    purchases = Gimlet::Store::Purchases.new(database)
+    id = purchases.write([{ number: "PW-K220", quantity: 1, price_cents: nil }], key: "p", who: "Adela")
+    purchases.change(id, state: "sent", expected_on: (Date.today + 8).iso8601)
+    first, second = Array.new(2) { placed(plan: "complete_sets") }
+    comes = ->(order) { good(fetch(order), "PW-K220")["comes"] }
+    assert_match(/by the supplier's word\z/, comes.call(first))
+    assert_nil comes.call(second), "nobody knows how long another delivery takes"
+    assert_nil agreed(plan: "complete_sets")["tray"]["certain"].find { |line|
+      line["number"] == "PW-K220"
+    }["comes"], "both wait before the next caller"
+    purchases.change(id, expected_on: (Date.today + 30).iso8601)
+    assert_includes comes.call(first), Gimlet::Core::Desk::ShopFormat.of({}).date((Date.today + 30..).find { |day|
+      !day.saturday? && !day.sunday?
+    })[/\A\d+ \w+/]
   end
 
   # Three kinds of pump in one call: each is found, agreed and saved by itself; what they come to, and what is printed, is of all.

@@ -12,7 +12,10 @@ class ArrivalsTest < Minitest::Test
   # Nine deliveries: by hand, seven days or fewer were enough for 8 of 10 that are seen or may come, nine for 9 of 10.
   NINE = [3, 4, 4, 5, 5, 6, 7, 7, 9].map { |days| Kept.new(took: days, late: days - 5) }.freeze
 
-  def arrivals(**told) = Desk::Arrivals.new(today: TODAY, kept: NINE, format: EVERY_DAY, **told)
+  def arrivals(format: EVERY_DAY, **told)
+    Desk::Arrivals.new(today: TODAY, format: format) { Desk::Arrivals::Known.new(purchases: [], kept: NINE, waiting: {}, **told) }
+  end
+
   def told(arrival) = arrival && [arrival.on.day, arrival.sure]
 
   def test_what_is_bought_today_comes_as_the_last_ones_did

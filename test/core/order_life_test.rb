@@ -116,6 +116,7 @@ class OrderLifeTest < Minitest::Test
     alone = bag.with(done: [*picked, step_of("check_alone", "Ines", reason: "alone here")])
     assert Order::Steps::Check.call(BODIES["check"], alone)
     assert_empty Order::NextStep.of(alone, %w[check_alone]).forms, "it is said once"
+    assert_equal "checked by who picked: alone here", Order::Steps::CheckAlone.words({ "reason" => "alone here" })
     assert_match(/yourself/,
                  refusal("check", BODIES["check"],
                          alone.with(done: alone.done + [step_of("pick", "Per", number: "A-1", quantity: 1)], who: "Per")).message)

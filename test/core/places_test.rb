@@ -19,10 +19,21 @@ class PlacesTest < Minitest::Test
       .merge(LOOSE.to_h { |number| [number, Stock.new(price_cents: 150, on_hand: loose, pack: 1)] })
   end
 
-  def places(stock, policy: nil, pumps: 1, had: {}, fixed: [])
+  def places(stock, policy: nil, pumps: 1, had: {}, fixed: [], days: {})
     teardown = Core::Teardown.of(variant("DK415"), Core::Scope.of(["packings"], extent: "leak_only"))
     demand = Core::Demand.new(teardown, snapshot, pumps: pumps, had: had)
-    Places.of_plan(demand, Core::KitPlan::Plans.new(demand, snapshot, stock, fixed: fixed).one(policy), pumps: pumps)
+    Places.of_plan(demand, Core::KitPlan::Plans.new(demand, snapshot, stock, fixed: fixed).one(policy), pumps: pumps, days: days)
+  end
+
+  # Which pieces of each stack are told of, by all its rows.
+  def drawn(all)
+    all.all.map(&:stack).uniq.to_h do |stack|
+      [stack, all.rows(stack).flat_map do |row|
+        row.layers.each_index.select do |at|
+          row.layers[at]
+        end
+      end.uniq.sort]
+    end
   end
 
   def told(all) = all.counts.except("kept")
@@ -41,6 +52,7 @@ class PlacesTest < Minitest::Test
     assert_equal({ "shelf" => 4, "coming" => 8 }, told(all))
     assert_empty all.lacking
     assert_match(/\ATO COME: 2 × .*\(cylinder 2, 3\)\.\z/, all.coming.first)
+    assert_match(/\(cylinder 2, 3\): Friday\.\z/, places(shelf(kit: 1), policy: "cheapest", days: { KIT => "Friday" }).coming.first)
   end
 
   def test_what_the_customer_has_fills_the_first_places
@@ -77,6 +89,25 @@ class PlacesTest < Minitest::Test
                     "plunger (cylinder 1, 2, 3): plungers agreed, and nothing else of it is renewed by rule"
   end
 
+  def test_what_stays_in_its_bore_is_no_place_and_a_piece_without_a_number_has_its_reason
+    layer = ->(name, part, fates) { { "slot" => name, "name" => name, "part" => part, "fates" => fates } }
+    stack = { "id" => "s", "name" => "s", "positions" => %w[p q],
+              "layers" => [layer.call("disc", nil, ["replace", nil]), layer.call("seat", "B", ["keep", nil])] }
+    record = { "stacks" => [stack], "work" => { "pumps" => 1 }, "why" => [],
+               "parts" => { "unfilled" => [{ "part" => nil, "name" => "disc", "reason" => "no part number on file", "by_hand" => false }], "lines" => [] } }
+    all = Places.of_order(record, nil)
+    assert_equal([["disc", "empty", "no part number on file"], ["seat", "kept", nil]], all.all.map { |one| [one.piece, one.how, one.why] })
+  end
+
+  # A piece without a number cannot be ordered: it is looked over, as its sheet says.
+  def test_what_was_agreed_and_has_no_number_is_looked_over
+    document = document("ulvskar-ux")
+    document["fits"].reject! { |fit| fit["slot"] == "rod_seal" }
+    bare = Core::Catalogue::Snapshot.new([Core::Catalogue::Build.call(document)], version: "x")
+    fates = Core::Demand.new(Core::Teardown.of(bare.variants.first, Core::Scope.of(["rod_seals"])), bare).fates
+    assert_equal [:inspect], fates.select { |fate| fate.place.layer.slot == "rod_seal" }.map(&:kind).uniq
+  end
+
   # As orders of earlier versions were kept: a line that does not say what it covers fills nothing.
   def test_a_line_that_covers_nothing_fills_nothing
     stack = { "id" => "s", "name" => "s", "positions" => ["p"],
@@ -93,6 +124,8 @@ class PlacesTest < Minitest::Test
     spots = Array.new(5) { |at| Core::Order::Place.new(stack: "s", title: "s", position: "p #{at}", at: 0, piece: "ring", part: "A", renewed: true) }
     supply = [Places::Supply.new(covers: { "A" => 0.6667 }, units: [["bag", 2], ["shelf", 3]])]
     assert_equal({ "bag" => 1, "shelf" => 2, "empty" => 2 }, told(Places.new(spots, 1, own: {}, supply: supply, gaps: [])))
+    thirds = [Places::Supply.new(covers: { "A" => 0.6667 }, units: [["out", 1], ["bag", 1], ["shelf", 1]])]
+    assert_equal({ "out" => 1, "shelf" => 1, "empty" => 3 }, told(Places.new(spots, 1, own: {}, supply: thirds, gaps: [])))
   end
 
   # Every model by every area: as many places as pieces are wanted, and each plan leaves open exactly what it says that it does.
@@ -106,6 +139,7 @@ class PlacesTest < Minitest::Test
           note = "#{pump.id} #{area.id} #{plan.name}, seed #{Minitest.seed}"
           assert_equal demand.lines.sum(&:quantity) + demand.missing.sum(&:quantity), told(all).values.sum, note
           assert_equal plan.lacking, all.open.size, note
+          drawn(all).each { |stack, layers| assert_equal all.all.select { |one| one.stack == stack }.map(&:at).uniq.sort, layers, note }
         end
       end
     end

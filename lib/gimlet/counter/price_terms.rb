@@ -15,8 +15,11 @@ module Gimlet
       # @param before [Integer, nil] the order that pieces are for; what earlier ones wait for comes before it
       # @return [Core::Desk::Terms]
       def of(purchases, stock, tax:, format:, today:, before: nil)
-        arrivals = Core::Desk::Arrivals.new(today: today, purchases: purchases.under_way, kept: purchases.kept,
-                                            waiting: stock.waiting(before: before), format: format)
+        mark = [purchases.revision, stock.revision, before || stock.last_order]
+        arrivals = Core::Desk::Arrivals.new(today: today, format: format, mark: mark) do
+          under_way, kept = purchases.known
+          Core::Desk::Arrivals::Known.new(purchases: under_way, kept: kept, waiting: stock.waiting(before: before))
+        end
         Core::Desk::Terms.new(tax: tax, arrivals: arrivals)
       end
     end

@@ -2,6 +2,7 @@
 
 require_relative "../core/desk/arrivals"
 require_relative "clock"
+require_relative "settings"
 
 module Gimlet
   module Store
@@ -13,11 +14,17 @@ module Gimlet
       OPEN = %w[written sent].freeze
       # As many of the last deliveries tell how long one takes.
       SEEN = 50
+      REVISION = "purchases revision"
 
       # @param database [Sequel::Database]
       def initialize(database)
         @database = database
+        @settings = Settings.new(database)
+        @lock = Mutex.new
       end
+
+      # @return [String, nil] changes with every purchase, and with all that becomes of one
+      def revision = @settings[REVISION]
 
       # @param lines [Array<Hash>] number, quantity, price_cents (nil where nobody knows)
       # @param key [String] the same one is the same purchase
@@ -27,6 +34,7 @@ module Gimlet
           known = @database[:purchases].where(key: key).get(:id) and next known
           id = @database[:purchases].insert(key: key, state: "written", who: who, at: Clock.now)
           @database[:purchase_lines].multi_insert(lines.map { |line| { purchase_id: id, **line } })
+          touch
           id
         end
       end
@@ -46,6 +54,13 @@ module Gimlet
                                   .group(:number).select_hash(:number, Sequel.function(:sum, Sequel[:quantity] - :received).as(:units))
       end
 
+      # Read again when a purchase changed, by this process or another.
+      # @return [Array(Array, Array)] what is under way, and what was kept
+      def known
+        now = [revision]
+        @lock.synchronize { (@known&.first == now ? @known : @known = [now, under_way, kept]).drop(1) }
+      end
+
       # @return [Array<Core::Desk::Arrivals::Purchase>] sent, and not all of it here; what is expected first comes first
       def under_way
         open.select { |one| one[:state] == "sent" }.map do |one|
@@ -62,7 +77,10 @@ module Gimlet
       end
 
       # @param fields [Hash] state, supplier_ref, expected_on, note
-      def change(id, fields) = @database[:purchases].where(id: id).update(fields)
+      def change(id, fields)
+        @database[:purchases].where(id: id).update(fields)
+        touch
+      end
 
       # What the supplier says of each line; to be called inside a transaction.
       def confirm(id, lines)
@@ -73,6 +91,7 @@ module Gimlet
       def receive(id, counts)
         lines = @database[:purchase_lines].where(purchase_id: id)
         counts.each { |number, count| lines.where(number: number).update(received: Sequel[:received] + count) }
+        touch
         @database[:purchases].where(id: id, came_at: nil).update(came_at: Clock.now)
         @database[:purchases].where(id: id).update(state: "received") if lines.where { received < quantity }.empty?
       end
@@ -87,6 +106,7 @@ module Gimlet
 
       private
 
+      def touch = @settings[REVISION] = (@settings[REVISION].to_i + 1).to_s
       def day(time) = time.getlocal.to_date
 
       def with_lines(rows)

@@ -82,6 +82,9 @@ module Gimlet
         since.group(:number).select_hash(:number, Sequel.function(:sum, Sequel[:handed] - :returned).as(:units)).select { |_, units| units.positive? }
       end
 
+      # @return [Integer] the order that was placed last, 0 while there is none
+      def last_order = @database[:orders].max(:id) || 0
+
       # @param before [Integer, nil] an order: those that were placed earlier alone
       # @return [Hash{String=>Integer}] number => what open orders want and have not
       def waiting(before: nil)

@@ -20,9 +20,10 @@ module Gimlet
 
           def figures_view(told)
             returns = Core::Order::Steps::TakeBack::REASONS.map { |id, name| { id: id, name: name, pieces: told.returns.fetch(id, 0) } }
+            takings = told.takings
             { days: told.days, **told.sureness, minutes: told.minutes.map { |one| one.round(1) }, returns: returns, overdue: tools.count_overdue,
-              stock: told.stock, best: told.takings.best.map(&:to_h),
-              weeks: told.takings.weeks.map { |week| { **week.to_h, from: week.from.iso8601 } } }
+              stock: told.stock, best: takings.best.map(&:to_h),
+              weeks: takings.weeks.map { |week| { **week.to_h, from: week.from.iso8601 } } }
           end
         end
 

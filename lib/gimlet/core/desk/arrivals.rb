@@ -30,18 +30,20 @@ module Gimlet::Core
       # One that has come: days from sending to receipt, and by how many it missed the supplier's day; nil where none was said.
       Kept = Value.of(:took, :late)
 
-      # @return [String] differs where another day may come of it
+      # What days are told from: purchases under way, what is expected first first; deliveries that were kept; and by number, how many sale units
+      # orders before this one wait for.
+      Known = Value.of(:purchases, :kept, :waiting)
+
+      # @return [Array] differs where another day may come of it
       attr_reader :mark
 
       # @param today [Date]
-      # @param purchases [Array<Purchase>] what is expected first comes first
-      # @param kept [Array<Kept>]
-      # @param waiting [Hash{String=>Integer}] number => sale units that orders before this one wait for
       # @param format [ShopFormat] with the days on which the shop is open
-      def initialize(today:, purchases: [], kept: [], waiting: {}, format: ShopFormat.of({}))
-        @today, @purchases, @waiting, @format = today, purchases, waiting, format
-        @took, @late = kept.map(&:took).sort, kept.filter_map(&:late).sort
-        @mark = [today, purchases, kept.size, kept.last, waiting, format].hash.to_s
+      # @param mark [Object] another for other things known
+      # @yieldreturn [Known] asked for when the first day is: most of what is sold lies on the shelf
+      def initialize(today:, format: ShopFormat.of({}), mark: nil, &known)
+        @today, @format, @known = today, format, known
+        @mark = [today, format, mark]
       end
 
       # @param number [String]
@@ -50,9 +52,9 @@ module Gimlet::Core
       def of(number, count)
         return if count.zero?
 
-        wanted = @waiting.fetch(number, 0) + count
-        under_way = @purchases.find { |one| (wanted -= one.lines.fetch(number, 0)) <= 0 }
-        under_way ? bought(under_way) : had(likely(@today, @took))
+        wanted = known.waiting.fetch(number, 0) + count
+        under_way = known.purchases.find { |one| (wanted -= one.lines.fetch(number, 0)) <= 0 }
+        under_way ? bought(under_way) : had(likely(@today, took))
       end
 
       # @return [String, nil]
@@ -68,9 +70,13 @@ module Gimlet::Core
 
       private
 
+      def known = @told ||= @known.call
+      def took = known.kept.map(&:took).sort
+      def late = known.kept.filter_map(&:late).sort
+
       # A day that is past already says nothing of the next.
       def bought(purchase)
-        day = purchase.expected ? likely(purchase.expected, @late) || Arrival.new(on: purchase.expected) : likely(purchase.at, @took)
+        day = purchase.expected ? likely(purchase.expected, late) || Arrival.new(on: purchase.expected) : likely(purchase.at, took)
         had(day) if day && day.on >= @today
       end
 

@@ -15,7 +15,7 @@ module Gimlet::Core
       def gross(cents) = Order::Total.of([[1, cents]], tax: tax).gross_cents
 
       # @return [Terms] no tax, and nobody knows when anything comes
-      def self.none = new(tax: "0", arrivals: Arrivals.new(today: Date.new(2000, 1, 1)))
+      def self.none = new(tax: "0", arrivals: Arrivals.new(today: Date.new(2000, 1, 1)) { Arrivals::Known.new(purchases: [], kept: [], waiting: {}) })
 
       # @return [Array] differs where something else would be told
       def mark = [tax, arrivals.mark]
