@@ -213,7 +213,7 @@ class OrderLifeApiTest < Minitest::Test
       line["number"] == "PW-K220"
     }["comes"], "both wait before the next caller"
     purchases.change(id, expected_on: (Date.today + 30).iso8601)
-    assert_includes comes.call(first), Gimlet::Core::Desk::ShopFormat.of({}).date((Date.today + 30..).find { |day|
+    assert_includes comes.call(first), Gimlet::Core::Desk::ShopFormat.of({}).date(((Date.today + 30)..).find { |day|
       !day.saturday? && !day.sunday?
     })[/\A\d+ \w+/]
   end

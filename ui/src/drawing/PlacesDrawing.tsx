@@ -32,7 +32,7 @@ export function PlacesDrawing({ places, stacks, holes = false }: Props) {
         {drawn.map(({ stack, row }) => (
           <Box component="figure" key={`${stack.id} ${row.where}`} sx={{ m: 0, maxWidth: holes ? 140 : 240 }}>
             <SectionDrawing section={stack.drawing!} layers={row.layers.map((how) => ({ drawn: how }))} picked={null} small />
-            <Box component="figcaption" sx={{ fontSize: 14 }}>{row.where.startsWith(stack.name) ? row.where : `${stack.name}, ${row.where}`}</Box>
+            <Box component="figcaption" sx={{ fontSize: 14 }}>{row.title}</Box>
           </Box>
         ))}
       </Box>

@@ -52,8 +52,8 @@ module Gimlet::Core
       def of(number, count)
         return if count.zero?
 
-        wanted = known.waiting.fetch(number, 0) + count
-        under_way = known.purchases.find { |one| (wanted -= one.lines.fetch(number, 0)) <= 0 }
+        wanted = told.waiting.fetch(number, 0) + count
+        under_way = told.purchases.find { |one| (wanted -= one.lines.fetch(number, 0)) <= 0 }
         under_way ? bought(under_way) : had(likely(@today, took))
       end
 
@@ -70,9 +70,9 @@ module Gimlet::Core
 
       private
 
-      def known = @told ||= @known.call
-      def took = known.kept.map(&:took).sort
-      def late = known.kept.filter_map(&:late).sort
+      def told = @told ||= @known.call
+      def took = told.kept.map(&:took).sort
+      def late = told.kept.filter_map(&:late).sort
 
       # A day that is past already says nothing of the next.
       def bought(purchase)

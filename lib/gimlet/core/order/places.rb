@@ -23,8 +23,8 @@ module Gimlet::Core
       Supply = Value.of(:covers, :units)
       # Why a number, or a piece without one, is not to be had; `by_hand` where somebody left it out.
       Gap = Value.of(:part, :name, :why, :by_hand)
-      # Positions that stand alike: `layers` is how each piece of the stack stands, nil for one that stays where it is.
-      Row = Value.of(:where, :layers)
+      # Positions that stand alike: `layers` is how each piece of the stack stands, nil for one that stays where it is; `title` names both.
+      Row = Value.of(:title, :where, :layers)
 
       NOT_SAID = "nothing of this order fills it"
 
@@ -128,8 +128,13 @@ module Gimlet::Core
       # @return [Array<String>] what is not in the bag and will not be: each paper has them first
       def lacking = grouped(open).map { |same| "NOT IN THE BAG: #{said(same)}: #{same.first.why}." }
 
-      # @return [Array<String>]
-      def coming = grouped(to_come).map { |same| "TO COME: #{said(same)}#{": #{same.first.day}" if same.first.day}." }
+      # @return [Array<String>] by day, what it is for
+      def coming
+        to_come.group_by { |place| [place.title, place.day] }.map do |(title, day), same|
+          pieces = same.one? ? same.first.piece : "#{same.size} pieces"
+          "TO COME: #{pieces} for #{titled(title, at(same))}#{": #{day}" if day}."
+        end
+      end
 
       # @param stack [String] id
       # @return [Array<Row>] its positions, those that stand alike together
@@ -137,7 +142,10 @@ module Gimlet::Core
         mine = @all.select { |place| place.stack == stack }
         size = @sizes.fetch(stack)
         by_position = mine.group_by { |place| [place.pump, place.position] }
-        by_position.group_by { |_, some| layers(some, size) }.map { |layers, some| Row.new(where: where(some.map(&:first)), layers: layers) }
+        by_position.group_by { |_, some| layers(some, size) }.map do |layers, some|
+          where = where(some.map(&:first))
+          Row.new(title: titled(mine.first.title, where), where: where, layers: layers)
+        end
       end
 
       private
@@ -177,10 +185,13 @@ module Gimlet::Core
 
       def said(same)
         place = same.first
-        "#{same.size} × #{[place.piece, place.part].compact.join(' ')}, needed for #{place.title} (#{where(same.map do |one|
-          [one.pump, one.position]
-        end)})"
+        "#{same.size} × #{[place.piece, place.part].compact.join(' ')}, needed for #{titled(place.title, at(same))}"
       end
+
+      def at(same) = where(same.map { |one| [one.pump, one.position] })
+
+      # "packing, cylinder 1"; a position that is called after its stack says it already.
+      def titled(title, where) = where.start_with?(title) ? where : "#{title}, #{where}"
 
       # "cylinder 1, 2, 3", or "cylinder 1 of pump 2" where it is not so on every pump.
       def where(places)

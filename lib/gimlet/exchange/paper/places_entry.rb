@@ -57,8 +57,8 @@ module Gimlet
         def one(sheet, stack, row, corner)
           shown = stack.merge("layers" => row.layers.map { |how| { "drawn" => how } })
           SectionDrawing.call(sheet.pdf, shown, at: corner, width: WIDE, height: high(sheet), fills: FILLS)
-          sheet.pdf.text_box("#{stack['name']}, #{row.where}", at: [corner[0], corner[1] - high(sheet) - 2], width: WIDE, height: CAPTION,
-                                                               size: Sheet::SMALL)
+          sheet.pdf.text_box(row.title, at: [corner[0], corner[1] - high(sheet) - 2], width: WIDE, height: CAPTION,
+                                        size: Sheet::SMALL)
         end
         private_class_method :hole?, :across, :line, :high, :deep, :one
       end

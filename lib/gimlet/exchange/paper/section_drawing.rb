@@ -16,16 +16,18 @@ module Gimlet
         # @param pdf [Prawn::Document]
         # @param stack [Hash] one of a record's `stacks`, with its drawing
         # @param at [Array(Float, Float)] upper left corner, points
-        # @param fills [Hash{String=>String}] what a piece is drawn with => its shade
-        def call(pdf, stack, at:, width:, height:, fills: FILLS)
+        # @param fills [Hash{String=>String}, nil] what a piece is drawn with => its shade, where no list of its pieces stands beside it
+        def call(pdf, stack, at:, width:, height:, fills: nil)
           drawing = stack["drawing"]
           scale = scale(drawing, width, height)
           axis = at[1] - NUMBERS - (drawing["radius_mm"] * scale)
           place = ->(x, y) { [at[0] + (x * scale), axis + (y * scale)] }
           pdf.line_width(0.5)
           pdf.stroke_color "000000"
-          drawing["pieces"].zip(stack["layers"]).each { |piece, layer| piece(pdf, piece, fills.fetch(layer["drawn"], "FFFFFF"), place, scale) }
-          numbers(pdf, drawing["pieces"], at, scale)
+          drawing["pieces"].zip(stack["layers"]).each do |piece, layer|
+            piece(pdf, piece, (fills || FILLS).fetch(layer["drawn"], "FFFFFF"), place, scale)
+          end
+          numbers(pdf, drawing["pieces"], at, scale) unless fills
           pdf.fill_color "000000"
         end
 
