@@ -17,8 +17,8 @@ class AuthorizationTest < Minitest::Test
     %w[health openapi session signIn signOut] => %w[nobody counter bench keeper owner],
     %w[vocabulary identify plan preview catalogue series lookUp unsourced part kit seriesPage seriesTable revisions catalogueFormat measureSeal
        measureFlow chooseValve askMaterial] => %w[counter bench keeper owner],
-    %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar orderAgain anotherJob quote openTickets openTicket
-       freshTicket ticket addEntry sightings recordSighting placeOrder takeFindings addPhoto removePhoto] => %w[counter owner],
+    %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar dueList orderAgain anotherJob quote openTickets
+       openTicket freshTicket ticket addEntry sightings recordSighting placeOrder takeFindings addPhoto removePhoto] => %w[counter owner],
     %w[orders order sinceOrder earlierOrder] => %w[counter bench keeper owner],
     %w[card strip torqueRecord bench noteAtBench photos photo] => %w[counter bench owner],
     %w[liftStop] => %w[counter bench owner],

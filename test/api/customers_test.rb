@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "pdf/reader"
 require_relative "../support/shop"
 require "icalendar"
 
@@ -74,6 +75,21 @@ class CustomersTest < Minitest::Test
     assert_equal [Date.new(2027, 2, 28), Date.new(2027, 3, 1)], [events.first.dtstart.to_date, events.first.dtend.to_date]
     assert_equal "Ring Säl & Söner, Inc.: TK4R20 is due", events.first.summary.to_s
     assert_equal "pump-#{pump}@gimlet", events.first.uid.to_s
+  end
+
+  def test_what_is_due_prints
+    pump = database[:pumps].where(customer_id: 1).get(:id)
+    send_json("POST", "/api/customers/1", phone: "0160 1", name: "Säl & Söner")
+    told = lambda do |day|
+      send_json("POST", "/api/pumps/#{pump}", due_by_hand: day.iso8601)
+      get "/api/due.pdf"
+      assert_equal "application/pdf", last_response.media_type, last_response.body[0, 200]
+      PDF::Reader.new(StringIO.new(last_response.body)).pages.map(&:text).join(" ").gsub(/\s+/, " ")
+    end
+    coming = told.call(Gimlet::Store::Clock.today + 1)
+    ["Säl & Söner", "0160 1", "TK4R20", "asked for"].each { |text| assert_includes coming, text }
+    refute_includes coming, "OVERDUE"
+    assert_includes told.call(Gimlet::Store::Clock.today - 1), "OVERDUE"
   end
 
   def test_rung_and_rung_again

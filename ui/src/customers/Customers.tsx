@@ -43,7 +43,7 @@ export function Customers() {
           <TextField size="small" label="new: name, place, phone" value={line} onChange={(event) => setLine(event.target.value)} sx={{ width: 340 }} slotProps={{ htmlInput: { maxLength: 300 } }} />
           <Button type="submit" variant="outlined" disabled={line.trim() === "" || adding.isPending}>Write down</Button>
         </Box>
-        <a href="/api/due.ics" download>what is due, as a calendar</a>
+        <span>What is due: <a href="/api/due.pdf" target="_blank" rel="noreferrer">on paper</a> · <a href="/api/due.ics" download>as a calendar</a></span>
       </Box>
       {(error ?? adding.error) && <ProblemAlert>{(error ?? adding.error)!.message}</ProblemAlert>}
       {data && (

@@ -100,6 +100,15 @@ module Gimlet
             render_json(customer_file(row[:customer_id]))
           end
 
+          due(app)
+        end
+
+        # What is due, on paper and as a calendar.
+        def self.due(app)
+          app.serve("dueList") do
+            printed("DueList", "due", pumps.dated.map { |row| [row, look_after_pumps.due(row[:id])] }, today: Store::Clock.today)
+          end
+
           app.serve("calendar") do
             content_type "text/calendar", charset: "utf-8"
             headers "Content-Disposition" => %(attachment; filename="gimlet-due.ics")
