@@ -46,6 +46,23 @@ class WaysApiTest < Minitest::Test
     assert_match(/the shop on its papers: Skarrow Pump Spares, with a logo/, words_of_history)
   end
 
+  # As large as is taken: 220 × 220 points of noise, which no packing makes smaller.
+  def test_a_large_logo_is_kept
+    side = 220
+    rows = Random.new(1).bytes(side * (side + 1)).tap { |bytes| side.times { |row| bytes.setbyte(row * (side + 1), 0) } }
+    chunks = { "IHDR" => [side, side, 8, 0, 0, 0, 0].pack("NNC5"), "IDAT" => Zlib::Deflate.deflate(rows), "IEND" => "" }
+    png = chunks.reduce("\x89PNG\r\n\x1A\n".b) do |all, (kind, data)|
+      all + [data.bytesize].pack("N") + kind + data + [Zlib.crc32(kind + data)].pack("N")
+    end
+    face(name: "Skarrow Pump Spares", logo: [png].pack("m0"))
+    assert_equal 200, last_response.status, last_response.body[0, 300]
+    assert_includes paper(placed, "note"), "Skarrow Pump Spares"
+    face(logo: "A" * 96_001)
+    assert_includes [413, 422], last_response.status
+    get "/api/face"
+    assert_equal "Skarrow Pump Spares", json["name"]
+  end
+
   def test_what_is_no_picture_is_refused_and_nothing_changes
     face(name: "Skarrow Pump Spares", logo: POINT)
     face(name: "Other", logo: ["GIF89a"].pack("m0"))

@@ -40,7 +40,7 @@ export function Face() {
           <TextField key={field} size="small" label={label} value={face[field]} multiline={field === "address"} onChange={(event) => setTyped({ ...typed, [field]: event.target.value })} slotProps={{ htmlInput: { maxLength: longest } }} />
         ))}
         {face.logo !== "" && <img alt="logo" src={`data:${face.logo.startsWith("iVBOR") ? "image/png" : "image/jpeg"};base64,${face.logo}`} style={{ maxHeight: 46, maxWidth: 150 }} />}
-        <FilePick label="Logo (PNG or JPEG)" accept="image/png,image/jpeg" onFile={pick} />
+        <FilePick label="Logo (PNG or JPEG, 70 kB)" accept="image/png,image/jpeg" onFile={pick} />
         {face.logo !== "" && <Button size="small" onClick={() => setTyped({ ...typed, logo: "" })}>No logo</Button>}
         <Button type="submit" variant="outlined" disabled={Object.keys(typed).length === 0 || saving.isPending}>Keep it</Button>
         {saving.error && <ProblemAlert>{saving.error.message}</ProblemAlert>}

@@ -21,8 +21,8 @@ module Gimlet::Core
 
     # What may be told.
     class ShopFace
-      # Longest of each, in characters; a logo of some 150 kB.
-      LONGEST = { "name" => 80, "address" => 300, "tax_number" => 40, "bank" => 120, "terms" => 300, "logo" => 204_800 }.freeze
+      # Longest of each, in characters; a logo of some 70 kB.
+      LONGEST = { "name" => 80, "address" => 300, "tax_number" => 40, "bank" => 120, "terms" => 300, "logo" => 96_000 }.freeze
       # What a picture begins with.
       PICTURES = ["\x89PNG\r\n\x1A\n".b, "\xFF\xD8\xFF".b].freeze
 
@@ -40,7 +40,7 @@ module Gimlet::Core
         return text if text.size <= longest
 
         InputError.reject(field, "too_long",
-                          field == "logo" ? "The logo is too large: 150 kB at most." : "#{field.tr('_', ' ')}: #{longest} characters at most.")
+                          field == "logo" ? "The logo is too large: 70 kB at most." : "#{field.tr('_', ' ')}: #{longest} characters at most.")
       end
       private_class_method :fitting
     end
