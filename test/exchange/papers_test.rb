@@ -63,6 +63,26 @@ class PapersTest < Minitest::Test
     refute_includes told, "to pay", "a part delivery is not settled by itself"
   end
 
+  # A line of the drawing is an operator of the page (ISO 32000-1, table 59: m, l, c, h, re).
+  def test_a_hole_is_drawn_and_what_is_whole_is_not
+    strokes = ->(life, of = RECORD) { PDF::Reader.new(StringIO.new(Paper::DeliveryNote.call([job(order(record: of), life)]))).pages.sum { |page| page.raw_content.scan(/ l$/).size } }
+    whole = RECORD.merge("stacks" => [STACK.merge("layers" => STACK["layers"].first(1),
+                                                  "drawing" => STACK["drawing"].merge("pieces" => STACK["drawing"]["pieces"].first(1)))])
+    here = life(good("A-1", bagged: 2))
+    assert_operator strokes.call(life(good("A-1", bagged: 1)), whole), :>=, strokes.call(here, whole) + 6,
+                    "a ring of four corners, above and below the axis"
+  end
+
+  # The shop's line stands at the foot of each page, its name at the head of the first.
+  def test_the_shop_stands_on_its_paper
+    face = Gimlet::Core::Desk::ShopFace.of("name" => "Skarrow Pump Spares", "address" => "Outer Quay 3\n\nSkarrow", "terms" => "14 days")
+    goods = Array.new(60) { |at| good("A-#{at}", bagged: 2) }
+    pages = PDF::Reader.new(StringIO.new(Paper::DeliveryNote.call([job(order, life(*goods))], on: Paper::Stationery.of(face: face)))).pages
+    assert_operator pages.size, :>, 1
+    pages.each { |page| assert_equal 1, page.text.scan("14 days").size, "page #{page.number}" }
+    assert_equal ["Skarrow Pump Spares", "Outer Quay 3", "Skarrow"], pages.first.text.split("\n").map(&:strip).reject(&:empty?).first(3)
+  end
+
   # Everything that is charged stands in the table, and nothing else.
   def test_a_settled_note_adds_up
     goods = [good("A-1", handed: 2, returned: 1), good("B-2", along: 2, handed: 2, returned: 1)]
