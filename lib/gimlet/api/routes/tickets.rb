@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "digest"
 require_relative "../../counter/another_job"
 require_relative "../../present/preview"
 require_relative "../../present/ticket_view"
@@ -14,7 +15,7 @@ module Gimlet
           # @return [String] another where the view of the ticket may be another
           def mark_of(id)
             jobs = tickets.of_call(id).map { |job| "#{tickets.mark(job)}-#{orders.revision_of(job)}" }
-            [*jobs, reference.snapshot.version, stock.revision, *terms.mark, OpenAPI::DIGEST].join("-")
+            Digest::SHA256.hexdigest([*jobs, reference.snapshot.version, stock.revision, terms.mark, OpenAPI::DIGEST].inspect)
           end
         end
 
