@@ -192,6 +192,8 @@ class OrderLifeApiTest < Minitest::Test
     step(second, "serve_first", reason: "the boat sails tonight")
     assert_equal [[second["id"]], []], [fetch(first)["ahead"], fetch(second)["ahead"]]
     refute_includes fetch(second)["next"]["forms"], "serve_first", "once is enough"
+    waits = ->(order) { Gimlet::Store::Stock.new(database).waiting(before: order["id"]).fetch("PW-K220", 0) }
+    assert_equal [1, 0], [waits.call(first), waits.call(second)], "its day is told by its turn"
     send_json("POST", "/api/movements", entry("received", number: "PW-K220", quantity: 1))
     assert_equal([0, 1], [first, second].map { |order| good(fetch(order), "PW-K220")["reserved"] })
     send_json("POST", "/api/movements", entry("received", number: "PW-K220", quantity: 1))
@@ -245,6 +247,23 @@ class OrderLifeApiTest < Minitest::Test
   def test_one_kind_of_pump_is_a_call_by_itself
     view = agreed
     assert_equal [[], []], [view["jobs"], save(view)["together"]]
+  end
+
+  # Neither the pump's next day nor the takings count what was not fetched after all; what is closed by mistake went out when it did.
+  def test_what_is_undone_was_not_done
+    order = handed_over(customer: 1)
+    went_out = -> { database[:orders].where(id: order["id"]).get(:handed_at) }
+    day = went_out.call
+    step(order, "close")
+    step(order, "undo")
+    assert_equal ["handed_over", day], [fetch(order)["state"], went_out.call]
+    other = handed_over(customer: 1)
+    step(other, "undo")
+    assert_equal ["checked", nil], [fetch(other)["state"], database[:orders].where(id: other["id"]).get(:handed_at)]
+    assert_match(/undone: handed over to Per/, fetch(other)["life"].last["words"])
+    step(other, "undo")
+    assert_problem(422, "nothing_to_undo")
+    sums_hold
   end
 
   # While its ticket is open, what was agreed may be another thing in a minute.

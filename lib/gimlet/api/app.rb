@@ -167,7 +167,9 @@ module Gimlet
 
       def view(id, entries = tickets.entries(id))
         shown = work_on(id, entries)
-        Present::TicketView.call(shown, terms, jobs: jobs(id) { |other| other == id ? shown : work_on(other, tickets.entries(other)) })
+        Present::TicketView.call(shown, terms(before: orders.id_of(id)), jobs: jobs(id) do |other|
+          other == id ? shown : work_on(other, tickets.entries(other))
+        end)
       end
 
       # @yield [Integer] a ticket

@@ -107,7 +107,9 @@ module Gimlet
         change = outcome.columns.merge(stage: outcome.stage).compact
         change[:cancelled_at] = Clock.now if outcome.stage == "cancelled"
         change.merge!(cancelled_at: nil, cancelled_because: nil) if %w[open quoted].include?(outcome.stage)
-        change[:handed_at] = Clock.now if outcome.stage == "handed_over"
+        # The day it went out stays when its closing is undone, and goes when its handing over is.
+        change[:handed_at] = Sequel.function(:coalesce, :handed_at, Clock.now) if outcome.stage == "handed_over"
+        change[:handed_at] = nil if outcome.stage == Ledger::OPEN
         order = @database[:orders].where(id: id)
         # An order that is amended keeps its place among those that wait.
         order.exclude(stage: Ledger::OPEN).update(ordered_at: Clock.now) if outcome.stage == Ledger::OPEN

@@ -85,11 +85,11 @@ module Gimlet
       # @return [Integer] the order that was placed last, 0 while there is none
       def last_order = @database[:orders].max(:id) || 0
 
-      # @param before [Integer, nil] an order: those that were placed earlier alone
+      # @param before [Integer, nil] an order: those that are served before it alone
       # @return [Hash{String=>Integer}] number => what open orders want and have not
       def waiting(before: nil)
         open = Sequel[:wanted] - :bagged - :handed - Sequel[:goods][:reserved]
-        orders = before ? @database[:orders].where { id < before } : @database[:orders]
+        orders = turn_before(before) || @database[:orders]
         @database[:goods].join(orders.as(:orders), id: :order_id).where(stage: Ledger::OPEN).where(open >= 1)
                          .group(:number).select_hash(Sequel[:goods][:number], Sequel.function(:sum, open).as(:units))
       end
@@ -117,6 +117,12 @@ module Gimlet
       end
 
       private
+
+      # A quote has no turn yet: all others come before it.
+      def turn_before(id)
+        turn = id && @database[:orders].where(id: id).get(:ordered_at) or return
+        @database[:orders].where((Sequel[:ordered_at] < turn) | (Sequel.expr(ordered_at: turn) & (Sequel[:id] < id)))
+      end
 
       # Of this connection alone, so that filling it holds up nobody.
       STAGED = Sequel[:temp][:staged]

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../order/total"
+require_relative "../0_quantities/money"
 require_relative "../value"
 require_relative "arrivals"
 
@@ -12,7 +12,7 @@ module Gimlet::Core
     Terms = Value.of(:tax, :arrivals) do
       # @param cents [Integer]
       # @return [Integer] with tax
-      def gross(cents) = Order::Total.of([[1, cents]], tax: tax).gross_cents
+      def gross(cents) = cents + Money.share(cents, tax)
 
       # @return [Terms] no tax, and nobody knows when anything comes
       def self.none = new(tax: "0", arrivals: Arrivals.new(today: Date.new(2000, 1, 1)) { Arrivals::Known.new(purchases: [], kept: [], waiting: {}) })

@@ -39,7 +39,8 @@ module Gimlet::Core
         closed: Refusal.new(field: "ticket_id", code: "closed", text: "This ticket is closed: open it again first."),
         no_work: Refusal.new(field: "scope", code: "empty_scope", text: "Agree at least one work area first."),
         no_parts: Refusal.new(field: "scope", code: "nothing_to_order",
-                              text: "There is nothing to order: this one has none of the agreed work on file. Agree work that it has."),
+                              text: "There is nothing to order: this one has none of the agreed work on file, or its pieces are only looked over. " \
+                                    "Agree work that it has, go further than what was agreed, or say what was found."),
         stop: Refusal.new(field: "stop", code: "stop_untold",
                           text: "A danger stands that the caller was not told of: read out what is done first, then say what they were told."),
         no_pump: Refusal.new(field: "pump", code: "no_pump", text: "No order leads yet: find the pump, or take one by hand.")
