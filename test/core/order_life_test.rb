@@ -101,6 +101,16 @@ class OrderLifeTest < Minitest::Test
 
   def step_of(kind, who, **body) = Gimlet::Core::Entry.new(number: 1, kind: kind, body: body.transform_keys(&:to_s), at: Time.at(0), who: who)
 
+  def test_what_is_printed_and_with_what
+    ids = ->(state, benched) { Order::Papers.of(state, benched: benched).map(&:id) }
+    assert_equal %w[quote card strip label], ids.call("quoted", true)
+    assert_equal %w[card strip note label], ids.call("ordered", false)
+    assert_includes ids.call("closed", true), "torques"
+    quote, order, gone = life("quoted"), life, life("cancelled")
+    assert_equal([true, false, false], [quote, order, gone].map { |other| quote.same_paper?(other) })
+    assert_equal([false, true, false], [quote, order, gone].map { |other| order.same_paper?(other) })
+  end
+
   # Two people, or a word why there is one. Common practice, no source.
   def test_another_person_checks
     picked = [step_of("pick", "Ines", number: "A-1", quantity: 2)]

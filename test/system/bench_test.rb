@@ -11,7 +11,7 @@ class BenchSystemTest < SystemTest
     say line
     assert_text "Hand over"
     say "save"
-    assert_text "Work card (PDF)"
+    assert_text "work card (PDF)"
   end
 
   def log = Gimlet::Core::Bench::Log.of(Gimlet::Store::EntryLog.new(database, :bench_entries, :order_id).of(1))
@@ -81,7 +81,7 @@ class BenchSystemTest < SystemTest
     say "save"
     fill_in "Save all the same, because …", with: "his own plate"
     click_button "Save all the same"
-    assert_text "Work card (PDF)"
+    assert_text "work card (PDF)"
     record = Gimlet::Store::Orders.new(database).find(1)[:record]
     bolts = record["tightening"].find { |row| row["fastener"] == "plunger_fix" }
     assert_equal [true, "letter of the maker"], bolts.values_at("entered", "source")

@@ -3,6 +3,7 @@
 require_relative "../core/order/changes"
 require_relative "../core/order/next_step"
 require_relative "../core/order/order"
+require_relative "../core/order/papers"
 require_relative "../core/order/steps"
 require_relative "bench_summary"
 require_relative "lent_tool"
@@ -33,15 +34,18 @@ module Gimlet
       # @param ahead [Array<Integer>] orders that have waited longer for the same pieces
       # @return [Hash] of the OpenAPI schema Order
       def call(steps, bench, before = nil, ahead: [])
-        { **@order.to_h, **standing, ahead: ahead, way: way(steps), life: steps.map { |step| step(step) }, bench: BenchSummary.call(@order, bench),
-                                     changes: before ? Core::Order::Changes.of(before.record, @order.record).map(&:to_h) : [] }
+        { **@order.to_h, **standing(bench.any?), ahead: ahead, way: way(steps), life: steps.map do |step|
+          step(step)
+        end, bench: BenchSummary.call(@order, bench),
+                                                 changes: before ? Core::Order::Changes.of(before.record, @order.record).map(&:to_h) : [] }
       end
 
       private
 
-      def standing
+      def standing(benched)
         may = @order.superseded? ? [] : Core::Order::Steps.may(@life, @role)
-        { may: may, next: Core::Order::NextStep.of(@life, may).to_h, state: @life.state, goods: @life.standing.map { |good| good(good) },
+        { may: may, papers: Core::Order::Papers.of(@life.state, benched: benched).map(&:to_h),
+          next: Core::Order::NextStep.of(@life, may).to_h, state: @life.state, goods: @life.standing.map { |good| good(good) },
           places: Places.call(Core::Order::Places.of_order(@order.record, (@life unless @order.superseded?), days: days)),
           total: @life.total(@order.discount, @tax).to_h, tools: @life.loans.map { |tool| LentTool.call(tool, @life.today) } }
       end

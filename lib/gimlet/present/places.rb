@@ -14,7 +14,7 @@ module Gimlet
       # @return [Hash] of the OpenAPI schema Places
       def call(places)
         { says: places.says, lacking: places.lacking, coming: places.coming, complete: places.open.empty?,
-          stacks: places.all.map(&:stack).uniq.map { |id| { id: id, rows: places.rows(id).map(&:to_h) } } }
+          stacks: places.all.map(&:stack).uniq.map { |id| { id: id, rows: places.rows(id).map { |row| { **row.to_h, hole: row.hole? } } } } }
       end
     end
   end

@@ -5,7 +5,6 @@ import type { Stack } from "../api/types";
 import { FateSwatch, SectionDrawing } from "./SectionDrawing";
 
 type Places = components["schemas"]["Places"];
-type Row = components["schemas"]["PlaceRow"];
 
 interface Props {
   places: Places;
@@ -14,15 +13,12 @@ interface Props {
   holes?: boolean;
 }
 
-const HOLE = ["coming", "left_out", "empty"];
-const isHole = (row: Row) => row.layers.some((how) => how !== null && HOLE.includes(how));
-
 /** The pump's own sections with their places filled, to come or empty; positions that stand alike are drawn once. */
 export function PlacesDrawing({ places, stacks, holes = false }: Props) {
   const named = useVocabulary().data?.places ?? [];
   const drawn = stacks.flatMap((stack) => {
     const rows = places.stacks.find((one) => one.id === stack.id)?.rows ?? [];
-    return stack.drawing ? rows.filter((row) => !holes || isHole(row)).map((row) => ({ stack, row })) : [];
+    return stack.drawing ? rows.filter((row) => !holes || row.hole).map((row) => ({ stack, row })) : [];
   });
   if (drawn.length === 0) return null;
   const used = named.filter((one) => drawn.some(({ row }) => row.layers.includes(one.id)));

@@ -100,11 +100,10 @@ function TakeFindings({ order }: { order: Order }) {
 /** What is printed for it: the work, then what goes to the customer. */
 function Papers({ order }: { order: Order }) {
   const pdf = (name: string) => `/api/orders/${order.id}/${name}.pdf`;
-  const papers = [["card", "work card"], ["strip", "torque strip"], ...(order.bench ? [["torques", "torques reached"] as const] : []), [order.state === "quoted" ? "quote" : "note", order.state === "quoted" ? "quote" : "delivery note"], ["label", "bag label"]] as const;
   return (
     <Box className="no-print" sx={{ display: "flex", flexDirection: "column", gap: 0.75, ml: { xs: 0, md: 2 }, textAlign: { xs: "left", md: "right" } }}>
       <Button variant="contained" sx={{ alignSelf: "flex-end" }} component={Link} to={`/orders/${order.id}/bench`}>At the bench</Button>
-      <span>Print: {papers.map(([name, text], index) => <span key={name}>{index > 0 && " · "}<a href={pdf(name)} target="_blank" rel="noreferrer">{text}</a></span>)}</span>
+      <span>Print: {order.papers.map(({ id, name }, index) => <span key={id}>{index > 0 && " · "}<a href={pdf(id)} target="_blank" rel="noreferrer">{name}</a></span>)}</span>
     </Box>
   );
 }

@@ -29,8 +29,9 @@ export function Count() {
   });
   const scan = async (code: string) => {
     const number = code.trim().toUpperCase();
-    const known = number in counts || (await api.GET("/api/stock/{number}", { params: { path: { number } } }).then(({ data }) => data !== undefined, () => false));
-    if (!known) return { taken: false, said: `${number} is no number of the price list: scan it again, or give it a price first.` };
+    // Asked of the server once: what is on no price list is not counted, and it says why.
+    const refused = number in counts ? null : await told(api.GET("/api/stock/{number}", { params: { path: { number } } })).then(() => null, (error: Error) => error.message);
+    if (refused !== null) return { taken: false, said: refused };
     const counted = (counts[number] ?? 0) + 1;
     setCounts({ ...counts, [number]: counted });
     looking.reset();

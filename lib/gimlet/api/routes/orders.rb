@@ -60,11 +60,6 @@ module Gimlet
             [order, *others.map { |id| known_order(id) }]
           end
 
-          # A quote goes with quotes; an order that was cancelled is on no paper but its own.
-          def same_paper?(own, job)
-            job.life.stage != "cancelled" && (job.life.stage == "quoted") == (own.life.stage == "quoted")
-          end
-
           def paper_job(order)
             life = lives.of(order.id)
             Exchange::Paper::OrderPaper::Job.new(order: order, life: life, total: life.total(order.discount, tax))
@@ -140,7 +135,7 @@ module Gimlet
           PAPERS.each do |name, paper|
             app.serve(name) do |id|
               own, *others = together(known_order(id)).map { |order| paper_job(order) }
-              printed(paper, "#{name}-#{id}", [own, *others.select { |job| same_paper?(own, job) }])
+              printed(paper, "#{name}-#{id}", [own, *others.select { |job| own.life.same_paper?(job.life) }])
             end
           end
           app.serve("bagLabel") { |id| printed("Labels", "label-#{id}", [bag_label(known_order(id))]) }

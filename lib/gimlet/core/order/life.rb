@@ -48,6 +48,11 @@ module Gimlet::Core
       # @return [Boolean] whether who acts has said why nobody else checks
       def checks_alone? = (done || []).any? { |step| step.kind == "check_alone" && step.who == who }
 
+      # A quote is printed with quotes; what was cancelled is on no paper but its own.
+      # @param other [Life] of another order of the same call
+      # @return [Boolean] whether it stands on this one's paper
+      def same_paper?(other) = other.stage != "cancelled" && (other.stage == "quoted") == (stage == "quoted")
+
       def all_out? = goods.all? { |good| good.handed == good.wanted }
     end
   end

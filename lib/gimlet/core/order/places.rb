@@ -24,7 +24,10 @@ module Gimlet::Core
       # Why a number, or a piece without one, is not to be had; `by_hand` where somebody left it out.
       Gap = Value.of(:part, :name, :why, :by_hand)
       # Positions that stand alike: `layers` is how each piece of the stack stands, nil for one that stays where it is; `title` names both.
-      Row = Value.of(:title, :where, :layers)
+      Row = Value.of(:title, :where, :layers) do
+        # @return [Boolean] whether a piece of it is not there
+        def hole? = layers.any? { |how| how == "coming" || OPEN.include?(how) }
+      end
 
       NOT_SAID = "nothing of this order fills it"
 

@@ -33,7 +33,7 @@ module Gimlet
         # @param record [Hash] of an order, of the present version
         def drawn(sheet, places, record)
           holes = record["stacks"].select { |stack| stack["drawing"] }.flat_map do |stack|
-            places.rows(stack["id"]).select { |row| hole?(row) }.map { |row| [stack, row] }
+            places.rows(stack["id"]).select(&:hole?).map { |row| [stack, row] }
           end
           return if holes.empty?
 
@@ -41,7 +41,6 @@ module Gimlet
           holes.each_slice(across(sheet)) { |some| line(sheet, some) }
         end
 
-        def hole?(row) = row.layers.any? { |how| how == "coming" || Core::Order::Places::OPEN.include?(how) }
         def across(sheet) = [(sheet.width / (WIDE + GAP)).floor, 1].max
 
         def line(sheet, some)
@@ -60,7 +59,7 @@ module Gimlet
           sheet.pdf.text_box(row.title, at: [corner[0], corner[1] - high(sheet) - 2], width: WIDE, height: CAPTION,
                                         size: Sheet::SMALL)
         end
-        private_class_method :hole?, :across, :line, :high, :deep, :one
+        private_class_method :across, :line, :high, :deep, :one
       end
     end
   end

@@ -23,12 +23,10 @@ function WhoseOrder({ id }: { id: number }) {
 
 const Nobody = ({ order }: { order: Order }) => <Whose steps={useOrderSteps(order)} />;
 
-/** Of a quote the quote, of an order what goes to the bench. */
+/** The two that are wanted first. */
 function Papers({ id }: { id: number }) {
   const { data: order } = useOrder(id);
-  if (!order) return null;
-  const papers = order.state === "quoted" ? [["quote", "Quote (PDF)"]] as const : [["card", "Work card (PDF)"], ["strip", "Torque strip"]] as const;
-  return papers.map(([name, text], at) => <Button key={name} variant={at === 0 ? "contained" : "outlined"} href={`/api/orders/${id}/${name}.pdf`} target="_blank">{text}</Button>);
+  return order?.papers.slice(0, 2).map((paper, at) => <Button key={paper.id} variant={at === 0 ? "contained" : "outlined"} href={`/api/orders/${id}/${paper.id}.pdf`} target="_blank">{paper.name} (PDF)</Button>);
 }
 
 /** Cautions to say, the order to save, the card to print. */
