@@ -9,7 +9,7 @@ import { ProlongForm } from "./ProlongForm";
 import { Scanner } from "./Scanner";
 import { ServeFirstForm } from "./ServeFirstForm";
 import { TakeBackForm } from "./TakeBackForm";
-import type { OrderSteps, Sent } from "./useOrderSteps";
+import type { OrderSteps } from "./useOrderSteps";
 
 /** Steps that ask for more than a press. */
 const FORMS: Partial<Record<Order["next"]["forms"][number], (steps: OrderSteps) => ReactNode>> = {
@@ -33,7 +33,7 @@ export function NextStep({ steps }: { steps: OrderSteps }) {
       {scan && scan.kind !== scanning && <Button variant="contained" onClick={() => setScanning(scan.kind)}>{scan.name}</Button>}
       {says && <p style={{ margin: 0 }}>{says}</p>}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
-        {buttons.map((one) => <Button key={one.kind} variant={one.quiet ? "text" : "contained"} onClick={() => void steps.step({ kind: one.kind } as Sent)}>{one.name}</Button>)}
+        {buttons.map((one) => <Button key={one.kind} variant={one.quiet ? "text" : "contained"} onClick={() => void steps.press(one.kind)}>{one.name}</Button>)}
         {forms.map((id) => <Box key={id}>{FORMS[id]?.(steps)}</Box>)}
       </Box>
     </Box>

@@ -15,6 +15,8 @@ export interface OrderSteps {
   problem: string | null;
   busy: boolean;
   step: (step: Sent) => Promise<boolean>;
+  /** A step that rests on the order as it is seen: refused where somebody took another in between. */
+  press: (kind: Sent["kind"]) => Promise<boolean>;
   /** One piece held against the order. Answers what was said of it. */
   scan: (code: string, doing: "pick" | "check") => Promise<{ taken: boolean; said: string } | null>;
 }
@@ -47,6 +49,7 @@ export function useOrderSteps(order: Order): OrderSteps {
     problem,
     busy: stepping.isPending || scanning.isPending,
     step: (step) => stepping.mutateAsync(step).then(() => true, () => false),
+    press: (kind) => stepping.mutateAsync({ kind, revision: order.revision } as Sent).then(() => true, () => false),
     scan: (code, doing) => scanning.mutateAsync({ code, doing }).catch(() => null),
   };
 }
