@@ -16,7 +16,7 @@ export interface OrderSteps {
   busy: boolean;
   step: (step: Sent) => Promise<boolean>;
   /** A step that rests on the order as it is seen: refused where somebody took another in between. */
-  press: (kind: Sent["kind"]) => Promise<boolean>;
+  press: (kind: Order["next"]["buttons"][number]["kind"]) => Promise<boolean>;
   /** One piece held against the order. Answers what was said of it. */
   scan: (code: string, doing: "pick" | "check") => Promise<{ taken: boolean; said: string } | null>;
 }
