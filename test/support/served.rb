@@ -49,7 +49,7 @@ class Served
 
   # @return [self] when it answers
   def start
-    @port = TCPServer.open("127.0.0.1", 0) { |free| free.addr[1] }
+    @port = free_port
     @pid = Process.spawn({ "GIMLET_DB" => @path, "PORT" => @port.to_s, "GIMLET_HOSTS" => nil, **@env }, File.join(ROOT, "bin/gimlet"), "serve",
                          out: @log, err: %i[child out], pgroup: true)
     600.times do
@@ -125,8 +125,17 @@ class Served
 
   def answers?
     Net::HTTP.get_response("127.0.0.1", "/api/health", @port).is_a?(Net::HTTPOK)
-  rescue SystemCallError
+  rescue SystemCallError, IOError, Timeout::Error
     false
+  end
+
+  # Below the ports that the system lends to outgoing connections, or one of those takes it before the server does.
+  def free_port
+    (20_000..30_000).to_a.shuffle.find do |port|
+      TCPServer.open("127.0.0.1", port) { true }
+    rescue Errno::EADDRINUSE
+      false
+    end
   end
 
   def ended? = Process.waitpid(@pid, Process::WNOHANG)

@@ -13,19 +13,18 @@ class OwnShopTest < Minitest::Test
               /desk/buying /desk/tools /desk/figures /desk/catalogue /desk/people /desk/history /desk/copies].freeze
 
   def setup
-    @served = Served.new.start
-    @host, @server = Capybara.app_host, Capybara.run_server
-    Capybara.app_host, Capybara.run_server = "http://127.0.0.1:#{@served.port}", false
+    @served = Served.new
+    @served.start
   end
 
   def teardown
     severe = page.driver.browser.logs.get(:browser).select { |entry| entry.level == "SEVERE" }.map(&:message)
     assert_empty(severe.grep_v(/status of (401|403|404)/))
     Capybara.reset_sessions!
-    Capybara.app_host, Capybara.run_server = @host, @server
     @served.close
   end
 
+  def visit(path) = super("http://127.0.0.1:#{@served.port}#{path}")
   def keys(*pressed) = page.driver.browser.switch_to.active_element.send_keys(*pressed)
   def say(text) = keys(text, :enter)
 
