@@ -18,7 +18,7 @@ class AuthorizationTest < Minitest::Test
     %w[vocabulary identify plan preview catalogue series lookUp unsourced part kit seriesPage seriesTable revisions catalogueFormat measureSeal
        measureFlow chooseValve askMaterial] => %w[counter bench keeper owner],
     %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar dueList orderAgain anotherJob quote openTickets
-       openTicket freshTicket ticket addEntry sightings recordSighting placeOrder takeFindings addPhoto removePhoto] => %w[counter owner],
+       openTicket freshTicket ticket addEntry sightings sighting placeOrder takeFindings addPhoto removePhoto] => %w[counter owner],
     %w[orders order sinceOrder earlierOrder] => %w[counter bench keeper owner],
     %w[card strip torqueRecord bench noteAtBench photos photo] => %w[counter bench owner],
     %w[liftStop] => %w[counter bench owner],

@@ -120,8 +120,8 @@ class DraftsTest < Minitest::Test
     refute_includes JSON.generate(like["document"]), "PW-"
     send_json("POST", "/api/tickets", { kind: "said", key: "k1", who: "Ines", words: "8 bolts, hex 6, plate ZZ99" })
     ticket = json["id"]
-    send_json("POST", "/api/sightings", { ticket_id: ticket })
-    seen = begin_from(from: "sighting", sighting: json["id"])
+    send_json("POST", "/api/tickets/#{ticket}/entries", { kind: "sighted", key: "k2" })
+    seen = begin_from(from: "sighting", sighting: ticket)
     assert_equal [8, "hex 6"], seen["document"]["traits"].values_at("head_bolts", "head_bolt_drive")
   end
 

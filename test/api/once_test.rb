@@ -14,7 +14,7 @@ class OnceTest < Minitest::Test
            orders: %i[id state customer_id], entries: %i[ticket_id number kind], bench_entries: %i[order_id number kind], purchase_lines: nil,
            purchases: %i[id state], customers: %i[id name merged_into], pumps: %i[id customer_id designation], tools: nil,
            loans: %i[tag order_id state],
-           series_revisions: %i[series_id number digest restores], drafts: %i[id version], sightings: %i[ticket_id],
+           series_revisions: %i[series_id number digest restores], drafts: %i[id version],
            photos: %i[ticket_id digest] }.freeze
 
   def left = LEFT.to_h { |table, columns| [table, database[table].select(*columns).all.map(&:to_a).sort_by(&:to_s)] }
@@ -93,7 +93,7 @@ class OnceTest < Minitest::Test
 
   def again(order)
     view = send_json("POST", "/api/orders/#{order['id']}/again", {})
-    send_json("POST", "/api/sightings", { ticket_id: view["id"] })
+    send_json("POST", "/api/tickets/#{view['id']}/entries", entry("sighted"))
   end
 
   def written

@@ -315,12 +315,13 @@ class OrdersApiTest < Minitest::Test
 
   def test_a_pump_that_no_catalogue_has_is_recorded
     made = ticket("plate ZZ9931, 5 cylinders")
-    2.times { send_json("POST", "/api/sightings", ticket_id: made["id"]) }
-    assert_equal 201, last_response.status
+    get "/api/sightings/#{made['id']}"
+    assert_problem(404, "not_found")
+    send_json("POST", "/api/tickets/#{made['id']}/entries", entry("sighted"))
     get "/api/sightings"
     json.each { |one| assert_schema "Sighting", one }
     assert_equal([%w[plate cylinders]], json.map { |one| one["readings"].map { |reading| reading["trait"] } })
-    send_json("POST", "/api/sightings", ticket_id: 99)
+    get "/api/sightings/99"
     assert_problem(404, "not_found")
   end
 

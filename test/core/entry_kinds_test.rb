@@ -49,6 +49,8 @@ class EntryKindsTest < Minitest::Test
     "hazard_lifted" => [{ "hazard" => "low_oil", "reason" => "filled to the mark" }, "lifted, low oil: filled to the mark", {}],
     "stop_told" => [{ "hazard" => "low_oil", "words" => "fill it" }, "told the caller, low oil: fill it", {}],
     "unit" => [{ "unit" => "lbf·ft" }, "torques in lbf·ft", { unit: "lbf·ft" }],
+    "sighted" => [{ "due_on" => "2026-05-04" }, "kept as a pump that is not on file: they hear by 2026-05-04",
+                  { state: "sighted", sighted: { at: Time.at(0), due_on: "2026-05-04" } }],
     "closed" => [{ "reason" => "rang off" }, "closed: rang off", { state: "closed" }],
     "reopened" => [{ "reason" => "rang again" }, "opened again: rang again", {}],
     "ordered" => [{ "order_id" => 7, "reason" => nil }, "saved as order 7", { state: "ordered", order_id: 7 }]

@@ -64,17 +64,26 @@ class IdentifySystemTest < SystemTest
     assert_text "3 × π/4 × 18² mm² × 12 mm × 1450 rpm / 10⁶ = 13.3 L/min swept"
   end
 
-  def test_a_pump_that_is_not_in_the_catalogue_is_recorded
+  def test_a_pump_that_is_not_on_file_is_kept_as_it_was_said
     visit "/"
     say "plate ZZ9931QX, 14 bolts, 5 cylinders, brass head"
     assert_text "No pump in the catalogue fits what was seen."
     assert_accessible
-    click_button "Not in the catalogue: record what was seen"
-    assert_text "Recorded."
-    assert_equal 4, JSON.parse(database[:sightings].get(:readings)).size
-    click_link "Orders"
-    assert_selector "section[aria-label='Seen, not in the catalogue']", text: "plate ZZ9931QX; head bolts 14"
+    say "not on file"
+    assert_text "Kept as a pump that is not on file."
+    say "four bolts after all, plate TK4R20, hums in B flat"
+    assert_text "hums in B flat"
+    assert_no_selector "[aria-label=Candidates]"
+    click_link "all that is known of it"
+    assert_text "“four bolts after all, plate TK4R20, hums in B flat”"
+    assert_text "not taken as anything: hums in B flat"
     assert_accessible
+    click_link "Orders"
+    assert_selector "section[aria-label='Not on file']", text: "plate ZZ9931QX, 14 bolts"
+    click_link "nobody named"
+    fill_in "what came of it", with: "it was a TK4 after all"
+    keys :enter
+    assert_selector "[aria-label=Candidates]"
   end
 
   def test_an_old_number_from_an_invoice

@@ -26,8 +26,14 @@ class ScreensTest < SystemTest
   def browser = page.driver.browser
   def order = database[:orders].max(:id)
 
+  def sighting
+    tickets = Gimlet::Store::Tickets.new(database)
+    tickets.open("seen").tap { |id| tickets.append(id, kind: "sighted", key: "seen", who: "counter") { { "due_on" => "2026-12-24" } } }
+  end
+
   def screens
-    { "/" => "New ticket", "/tickets/#{database[:orders].where(id: order).get(:ticket_id)}" => "Ticket", "/orders" => "Orders",
+    { "/sightings/#{sighting}" => "not on file",
+      "/" => "New ticket", "/tickets/#{database[:orders].where(id: order).get(:ticket_id)}" => "Ticket", "/orders" => "Orders",
       "/orders/#{order}" => "Order #{order}", "/orders/#{order}/bench" => "at the bench", "/measure/seal" => "seal", "/measure/flow" => "Flow",
       "/measure/valves" => "Unloaders", "/measure/materials" => "Materials", "/catalogue" => "Catalogue", "/catalogue/series/pellwick-tk4" => "TK4",
       "/catalogue/parts/PW-4218" => "PW-4218", "/catalogue/kits/PW-K220" => "PW-K220",

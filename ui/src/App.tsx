@@ -20,6 +20,7 @@ const SeriesPage = lazy(() => import("./catalogue/SeriesPage").then((file) => ({
 const Beside = lazy(() => import("./catalogue/Beside").then((file) => ({ default: file.Beside })));
 const WritePage = lazy(() => import("./catalogue/write/WritePage").then((file) => ({ default: file.WritePage })));
 const DraftPage = lazy(() => import("./catalogue/write/DraftPage").then((file) => ({ default: file.DraftPage })));
+const SightingPage = lazy(() => import("./sightings/SightingPage").then((file) => ({ default: file.SightingPage })));
 const MeasurePage = lazy(() => import("./measure/MeasurePage").then((file) => ({ default: file.MeasurePage })));
 
 export function App() {
@@ -39,6 +40,7 @@ export function App() {
             <Route path="/orders" element={<OrdersPage />} />
             <Route path="/orders/:id" element={<OrderPage />} />
             <Route path="/orders/:id/bench" element={<BenchPage />} />
+            <Route path="/sightings/:id" element={<SightingPage />} />
             <Route path="/measure" element={<Navigate to="/measure/seal" replace />} />
             <Route path="/desk" element={<Navigate to="/desk/today" replace />} />
             <Route path="/measure/:what" element={<MeasurePage />} />

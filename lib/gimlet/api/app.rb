@@ -114,7 +114,7 @@ module Gimlet
       extend Forwardable
 
       def_delegators :shop, :database, :health, :catalogue, :references, :uploads, :supplier, :stock, :customers, :tickets, :orders, :lives, :pumps,
-                     :tools, :purchases, :bench, :sightings, :photos
+                     :tools, :purchases, :bench, :photos
       attr_reader :authentication, :person
 
       def peer = Peer.new(env)
@@ -191,12 +191,9 @@ module Gimlet
 
       def state_asked
         state = params.fetch("state", Store::Tickets::OPEN)
-        if %w[open closed ordered
-              any].include?(state)
-          state
-        else
-          Core::InputError.reject("state", "bad_state", "A ticket is open, closed or ordered; or any.")
-        end
+        return state if %w[open sighted closed ordered any].include?(state)
+
+        Core::InputError.reject("state", "bad_state", "A ticket is open, sighted, closed or ordered; or any.")
       end
 
       def listed(page, name) = { name => page.rows, total: page.total, page: page.page, pages: page.pages }

@@ -13,7 +13,7 @@ module Gimlet
       FOLDER = File.expand_path("../../../ui/dist", __dir__)
       PAGE = "/index.html"
       # Addresses that the page has something to show at (`ui/src/App.tsx`).
-      ADDRESSES = %r{\A/(?:orders|orders/\d+(?:/bench)?|tickets/\d+|(?:measure|desk)(?:/[a-z]+(?:/\d+)?)?|
+      ADDRESSES = %r{\A/(?:orders|orders/\d+(?:/bench)?|(?:tickets|sightings)/\d+|(?:measure|desk)(?:/[a-z]+(?:/\d+)?)?|
                             catalogue(?:/write|/drafts/\d+|/(?:parts|kits|series|write)/[^/]+|/beside/[^/]+/[^/]+)?)?\z}x
       # Nothing is loaded from anywhere else; styles are written into the page by the component library.
       POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'; frame-ancestors 'none'; " \

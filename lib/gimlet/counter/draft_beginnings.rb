@@ -22,7 +22,7 @@ module Gimlet
       end
 
       # @param request [Hash{String=>Object}] from, and series, maker, name, numbers
-      # @param sighting [Hash, nil]
+      # @param sighting [Sightings::Sighting, nil]
       # @return [Array(Hash, String|nil)] document, and the series that it would take the place of
       # @raise [Core::InputError]
       def call(request, sighting)
@@ -86,7 +86,7 @@ module Gimlet
 
       # What was read off a pump becomes its traits; a plate its designation.
       def seen(sighting)
-        rows = sighting[:readings].map { |row| row.transform_keys(&:to_s) }
+        rows = sighting.ticket.readings.map { |row| row.transform_keys(&:to_s) }
         told = rows.select { |row| row["value"] }.to_h { |row| row.values_at("trait", "value") }
         known = told.select { |trait, value| @vocabulary.traits[trait]&.then { |one| one.slot.nil? && !one.kind.free? && one.kind.keeps?(value) } }
         document = copy(BLANK).merge("traits" => known)

@@ -2,6 +2,7 @@
 
 require_relative "../core/input_error"
 require_relative "../exchange/vocabulary_files"
+require_relative "../store/clock"
 require_relative "diagnose_call"
 require_relative "identify_pump"
 require_relative "measured_on_ticket"
@@ -30,6 +31,7 @@ module Gimlet
 
       def snapshot = @reference.snapshot
       def vocabulary = @reference.vocabulary
+      def today = Store::Clock.today
       def diagnosis = DiagnoseCall::MODEL
 
       # @return [Array<Hash>] dangers that a line tells of, plain data: id, sure, from, to

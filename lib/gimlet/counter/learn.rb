@@ -68,7 +68,7 @@ module Gimlet
       def closed
         rows = @database[:orders].where(state: %w[handed_over closed]).exclude(id: returned_as_another).reverse(:id).limit(MOST)
         found = rows.select_map(%i[ticket_id id]).filter_map { |ticket, order| ticket_of(ticket, order) }
-        found + @database[:sightings].reverse(:id).limit(MOST).select_map(:id).map { Core::Desk::Learning::Closed.new(pump: nil, told: []) }
+        found + @tickets.owners_of("sighted").first(MOST).map { Core::Desk::Learning::Closed.new(pump: nil, told: []) }
       end
 
       def returned_as_another

@@ -9,7 +9,6 @@ require_relative "../store/photos"
 require_relative "../store/pumps"
 require_relative "../store/purchases"
 require_relative "../store/settings"
-require_relative "../store/sightings"
 require_relative "../store/stock"
 require_relative "../store/tickets"
 require_relative "../store/tools"
@@ -27,7 +26,7 @@ module Gimlet
     #   shop.references.current.snapshot.version
     class Shop
       attr_reader :database, :health, :references, :uploads, :supplier, :stock, :customers, :tickets, :orders, :lives, :pumps, :tools, :purchases,
-                  :bench, :sightings, :photos, :settings
+                  :bench, :photos, :settings
 
       # @param database [Sequel::Database]
       # @param supplier [Exchange::SupplierLink, nil] nil in a shop that buys on paper
@@ -37,7 +36,7 @@ module Gimlet
         @references, @uploads = CurrentReference.new(database), Uploads.new(database.opts[:database])
         @health = Store::Health.new(database, replica: replica)
         @stock, @customers, @pumps = Store::Stock.new(database), Store::Customers.new(database), Store::Pumps.new(database)
-        @tickets, @sightings, @photos = Store::Tickets.new(database), Store::Sightings.new(database), Store::Photos.new(database)
+        @tickets, @photos = Store::Tickets.new(database), Store::Photos.new(database)
         @orders, @lives, @bench = Store::Orders.new(database), Store::Lives.new(database), Store::EntryLog.new(database, :bench_entries, :order_id)
         @tools, @purchases, @settings = Store::Tools.new(database), Store::Purchases.new(database), Store::Settings.new(database)
         freeze

@@ -12,7 +12,7 @@ module Gimlet
   module Counter
     # What the day waits for, by what is to be done next.
     #
-    #   TodayPiles.new(**shop).call.map(&:id) # => ["to_answer", "to_pick", ...]
+    #   TodayPiles.new(sightings, **shop).call.map(&:id) # => ["to_answer", "to_pick", ...]
     class TodayPiles
       # `total` counts all, `rows` are the first that wait.
       Pile = Core::Value.of(:id, :name, :total, :rows)
@@ -22,13 +22,17 @@ module Gimlet
       # Rows of a pile.
       SHOWN = 12
 
+      # @param sightings [Sightings]
       # @param shop [Hash] tickets, orders, bench, tools, pumps, purchases: the stores
-      def initialize(**shop)
+      def initialize(sightings, **shop)
+        @sightings = sightings
         @tickets, @orders, @bench, @tools, @pumps, @purchases = shop.fetch_values(:tickets, :orders, :bench, :tools, :pumps, :purchases)
       end
 
       # @return [Array<Pile>] also those in which nothing waits
-      def call = [calls, found, *Core::Order::States.piled.map { |state| orders(state.id, *state.pile.drop(1)) }, deliveries, overdue, due]
+      def call
+        [calls, found, *Core::Order::States.piled.map { |state| orders(state.id, *state.pile.drop(1)) }, deliveries, overdue, due, *not_on_file]
+      end
 
       private
 
@@ -86,6 +90,21 @@ module Gimlet
                   detail: "#{where}: due #{row[:due_on]}", since: nil)
         end
         Pile.new(id: "to_ring", name: "To ring", total: total, rows: told)
+      end
+
+      # Pumps that are not on file: those whose sheet is to be found, and those that it came for.
+      def not_on_file
+        here, missing = @sightings.open.partition(&:fits)
+        [sighted("on_file_now", "On file now, to ring", here) { |one| "#{one.fits.series.maker.name} #{one.fits.designation} fits what they said" },
+         sighted("to_find", "Not on file, sheet to find", missing) { |one| "they hear by #{one.due_on}: #{one.words.join(' · ')}" }]
+      end
+
+      def sighted(id, name, all)
+        rows = all.first(SHOWN).map do |one|
+          who = one.customer&.values_at(:name, :phone)&.reject { |word| word.to_s.empty? } || ["nobody named"]
+          Row.new(to: "/sightings/#{one.ticket_id}", what: who.join(" · "), detail: yield(one), since: one.at.iso8601)
+        end
+        Pile.new(id: id, name: name, total: all.size, rows: rows)
       end
 
       # A danger that stands comes first here too.

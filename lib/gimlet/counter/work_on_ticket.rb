@@ -83,8 +83,10 @@ module Gimlet
                        chosen: ticket.chosen, settled: ticket.settled.keys)
       end
 
-      # The pump taken by hand, else the likeliest.
+      # The pump taken by hand, else the likeliest; of one that is not on file, none.
       def leader(ticket, found)
+        return Core::Identification::Leader.none if ticket.state == "sighted"
+
         classes = @reference.classes(scope(ticket))
         return Core::Identification::Leader.of(found, classes, told: ticket.readings.any?) unless ticket.chosen
 

@@ -41,7 +41,7 @@ module Gimlet
       end
 
       # @param request [Hash{String=>Object}] of the OpenAPI schema NewDraft
-      # @param sighting [Hash, nil] of a pump that no catalogue has
+      # @param sighting [Sightings::Sighting, nil] of a pump that no catalogue has
       # @return [DraftStatus]
       # @raise [Core::InputError]
       def begin(request, sighting: nil)

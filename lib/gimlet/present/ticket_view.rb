@@ -72,11 +72,14 @@ module Gimlet
 
       def state
         @ticket.to_h.slice(*SHOWN)
-               .merge(positions: @ticket.at, owned: @ticket.owned.keys, customer: @view.customer&.except(:tools),
+               .merge(sighted: sighted, positions: @ticket.at, owned: @ticket.owned.keys, customer: @view.customer&.except(:tools),
                       late: @ticket.late.map { |id, added| { area: id, added: added } },
                       complaints: @ticket.complaints.map { |id| @vocabulary.complaints[id]&.name || id }, wishes: @ticket.wishes,
                       settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason, text: Core::Ticket::Readiness::TEXTS[key] } })
       end
+
+      # By when they hear, while the pump waits as one that is not on file.
+      def sighted = @ticket.state == "sighted" ? @ticket.sighted.slice(:due_on) : nil
 
       def turns = { most: @view.turns.most&.to_h, less: @view.turns.less }
 

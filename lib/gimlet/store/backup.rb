@@ -16,7 +16,7 @@ module Gimlet
       NAME = "gimlet-%s.sqlite3"
       PRIVATE = 0o600
       # Tables that only ever grow.
-      GROWING = %i[customers tickets entries orders order_versions bench_entries sightings history].freeze
+      GROWING = %i[customers tickets entries orders order_versions bench_entries history].freeze
 
       # @param path [String] of a database
       # @return [String] the folder of its copies, where none is set

@@ -54,6 +54,13 @@ module Gimlet
         JSON.parse(text) if text
       end
 
+      # @param at [Time]
+      # @return [Array<String>] designations that the series had then
+      def models_at(series_id, at)
+        text = @database[:series_revisions].where(series_id: series_id) { Sequel[:at] <= at }.reverse(:number).get(:document)
+        text ? JSON.parse(text)["models"].map { |model| model["designation"] } : []
+      end
+
       # @param maker [String] as papers have it
       # @param name [String]
       # @return [String, nil] id of the series that is, or was last, called so

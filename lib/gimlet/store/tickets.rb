@@ -41,6 +41,9 @@ module Gimlet
       # @return [Array<Core::Entry>] in order
       def entries(id) = @log.of(id)
 
+      # @return [Array<Integer>] tickets that have an entry of this kind, the latest first
+      def owners_of(kind) = @log.owners_of(kind)
+
       # @return [String] another for every ticket and entry, whatever database they are in
       def mark(id) = "#{Digest::SHA256.hexdigest(@database[:tickets].where(id: id).get(:key).to_s)[0, 12]}-#{last(id)}"
 
@@ -58,7 +61,11 @@ module Gimlet
         end
       end
 
-      # @param state [String] open, closed, ordered or any
+      # @param state [String]
+      # @return [Array<Integer>] tickets that are in it
+      def in_state(state) = @database[:tickets].where(state: state).order(:id).select_map(:id)
+
+      # @param state [String] open, sighted, closed, ordered or any
       # @param words [String, nil] that were said
       # @return [Paging::Page] the latest first: id, state, updated_at, entries, words (what was said first)
       def page(state, words, page)

@@ -58,7 +58,8 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSend, onSav
   ));
 }
 
-function pumpSummary({ found, pump }: TicketView): string {
+function pumpSummary({ found, pump, ticket }: TicketView): string {
+  if (ticket.sighted) return `not on file: they hear by ${ticket.sighted.due_on}`;
   if (found.readings.length === 0) return "nothing seen yet";
   if (!found.plausible) return "not in the catalogue, as far as was seen";
   if (!pump) return `no option leads yet: ${found.pumps} pumps, ${found.orders} options are possible`;

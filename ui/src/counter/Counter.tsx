@@ -157,6 +157,7 @@ export function Counter({ ticket, view }: Props) {
       case "quote": return fromLine(() => ticket.order("line", order.reason, true)).then(saved);
       case "again": return again();
       case "another_job": return nextPump();
+      case "sighted": return view.id === null ? complain("Say what was seen of it first.") : fromLine(() => ticket.add("line", { kind: "sighted" }));
       case "stands": return settle(order.reason ?? "");
       case "strike": return strike("struck", order.number);
       case "bring_back": return strike("restored", order.number);

@@ -4,7 +4,7 @@ import { useOrders } from "../api/queries";
 import { Pager } from "../shell/Pager";
 import { Page } from "../shell/Page";
 import { OrderTable } from "./OrderTable";
-import { Sightings } from "./Sightings";
+import { Sightings } from "../sightings/Sightings";
 import { Tickets } from "./Tickets";
 import { ProblemAlert } from "../shell/ProblemAlert";
 

@@ -17,7 +17,7 @@ export function Tickets({ words }: { words: string }) {
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline" }}>
         <h2>Tickets</h2>
         <NativeSelect value={state} onChange={(event) => { setState(event.target.value as TicketState); setPage(1); }} inputProps={{ "aria-label": "Which tickets" }}>
-          {["open", "closed", "ordered", "any"].map((one) => <option key={one} value={one}>{one}</option>)}
+          {["open", "sighted", "closed", "ordered", "any"].map((one) => <option key={one} value={one}>{one === "sighted" ? "not on file" : one}</option>)}
         </NativeSelect>
       </Box>
       {error && <ProblemAlert>{error.message}</ProblemAlert>}

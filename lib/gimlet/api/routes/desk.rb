@@ -30,7 +30,7 @@ module Gimlet
         def self.registered(app)
           app.helpers Helpers
           app.serve("today") do
-            piles = Gimlet::Counter::TodayPiles.new(**stores).call
+            piles = Gimlet::Counter::TodayPiles.new(sightings, **stores).call
             render_json(piles: piles.map { |pile| { **pile.to_h, rows: pile.rows.map(&:to_h) } })
           end
 

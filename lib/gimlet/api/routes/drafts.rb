@@ -24,7 +24,7 @@ module Gimlet
 
           # @return [Integer]
           def begun(body)
-            seen = body["sighting"] && sightings.all.find { |row| row[:id] == body["sighting"] }
+            seen = body["sighting"] && sightings.find(body["sighting"])
             once(body) { write_series.begin(body, sighting: seen).draft.id }
           end
 

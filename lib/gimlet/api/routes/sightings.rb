@@ -1,20 +1,26 @@
 # frozen_string_literal: true
 
-require_relative "../../core/ticket/ticket"
+require_relative "../../counter/sightings"
+require_relative "../../present/sighting"
 
 module Gimlet
   module API
     module Routes
-      # Pumps that no catalogue has.
+      # Pumps that are not on file.
       module Sightings
-        def self.registered(app)
-          app.serve("sightings") { render_json(sightings.all) }
+        # What routes here need besides the application's own.
+        module Helpers
+          def sightings = Gimlet::Counter::Sightings.new(reference, catalogue, tickets, customers)
+          def shown_sighting(one) = Present::Sighting.new(reference).call(one)
+        end
 
-          app.serve("recordSighting") do
-            id = body_as("NewSighting")["ticket_id"]
-            tickets.known?(id) || missing("There is no such ticket.")
-            told = Core::Ticket::TicketState.of(tickets.entries(id)).readings
-            render_json(sightings.record(id, told.map(&:compact)), 201)
+        def self.registered(app)
+          app.helpers Helpers
+          app.serve("sightings") { render_json(sightings.open.map { |one| shown_sighting(one) }) }
+
+          app.serve("sighting") do |id|
+            known_ticket(id)
+            render_json(shown_sighting(sightings.find(id) || missing("The pump of ticket #{id} was not kept as one that is not on file.")))
           end
         end
       end

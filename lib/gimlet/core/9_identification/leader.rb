@@ -7,6 +7,9 @@ module Gimlet::Core
     # The pump that an order is worked out for: `at` is its place in the field, nil while none leads; `sure` the probability of its order; `first`
     # whether that order is the likeliest.
     Leader = Value.of(:at, :sure, :first) do
+      # @return [Leader] where no pump may lead
+      def self.none = new(at: nil, sure: 0.0, first: false)
+
       # @param found [Identified]
       # @param classes [OrderClasses] that it was found with
       # @param told [Boolean] whether anything was told of the pump
@@ -20,7 +23,7 @@ module Gimlet::Core
       # @param at [Integer, nil] the place of what was taken by hand; nil where it is in the catalogue no more
       # @return [Leader]
       def self.chosen(at, found, classes)
-        return new(at: nil, sure: 0.0, first: false) unless at
+        return none unless at
 
         order = found.order_classes.find { |one| one.id == classes.id_of(at) }
         new(at: at, sure: order&.probability || 0.0, first: found.order_classes.first.id == order&.id)

@@ -18,6 +18,7 @@ module Gimlet::Core
         ["quote", ["quote"], "reason", "saves it as a quote of two weeks; with a reason where it is not sure"],
         ["again", ["same again", "as last time"], "nothing", "a new ticket as the customer's last order"],
         ["another_job", ["another pump", "next pump"], "nothing", "another kind of pump in the same call: a ticket of its own beside this one"],
+        ["sighted", ["not on file", "none of these"], "nothing", "no sheet here has this pump: keeps it as it was said; they hear within a week"],
         ["stands", ["stands"], "reason", "the doubt stands, for this reason"], ["strike", ["strike"], "line", "takes back that line, or the last"],
         ["bring_back", ["back"], "line", "brings back that line, or the last"],
         ["new_customer", ["new customer"], "name", "writes down a customer, place and phone behind commas, and names them"]

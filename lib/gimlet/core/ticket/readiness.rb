@@ -36,6 +36,8 @@ module Gimlet::Core
         PLATE => "Only a plate or a number says which pump this is, and others like it need another order."
       }.freeze
       REFUSALS = {
+        sighted: Refusal.new(field: "ticket_id", code: "sighted",
+                             text: "This is kept as a pump that is not on file: open it again before an order is made of it."),
         closed: Refusal.new(field: "ticket_id", code: "closed", text: "This ticket is closed: open it again first."),
         no_work: Refusal.new(field: "scope", code: "empty_scope", text: "Agree at least one work area first."),
         no_parts: Refusal.new(field: "scope", code: "nothing_to_order",
@@ -73,6 +75,7 @@ module Gimlet::Core
 
         def refusal(ticket, workup, stops)
           if ticket.state == "closed" then :closed
+          elsif ticket.state == "sighted" then :sighted
           elsif stops.any? { |stop| stop.sure && stop.told.nil? } then :stop
           elsif ticket.scope.empty? then :no_work
           elsif workup.nil? then :no_pump

@@ -38,12 +38,12 @@ export function WritePage() {
       <Beginning key={like} like={like} series={series} onBegin={(body) => beginning.mutate(body)} busy={beginning.isPending} />
       {(seen ?? []).length > 0 && (
         <>
-          <h2>From a pump that no catalogue has</h2>
+          <h2>From a pump that is not on file</h2>
           <ul>
             {seen!.map((one) => (
-              <li key={one.id}>
-                ticket {one.ticket_id}: {one.readings.length} readings{" "}
-                <Button size="small" disabled={beginning.isPending} onClick={() => beginning.mutate({ from: "sighting", sighting: one.id })}>begin with these</Button>
+              <li key={one.ticket_id}>
+                <Link to={`/sightings/${one.ticket_id}`}>ticket {one.ticket_id}</Link>: {one.readings.map((reading) => reading.text).join(", ")}{" "}
+                <Button size="small" disabled={beginning.isPending} onClick={() => beginning.mutate({ from: "sighting", sighting: one.ticket_id })}>begin with these</Button>
               </li>
             ))}
           </ul>

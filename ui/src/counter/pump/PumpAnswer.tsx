@@ -9,7 +9,7 @@ import { Candidates } from "./Candidates";
 import { Differences } from "./Differences";
 import { Doubts } from "./Doubts";
 import { NextQuestion } from "./NextQuestion";
-import { NotInCatalogue } from "./NotInCatalogue";
+import { NotOnFile } from "./NotOnFile";
 import { OwnedPumps } from "./OwnedPumps";
 import { SideBySide } from "./SideBySide";
 import { ToOpen } from "./ToOpen";
@@ -30,6 +30,7 @@ interface Props {
 export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
   const { found } = view;
   const { add } = ticket;
+  const kept = Boolean(view.ticket.sighted);
   const own = useCallback(
     (designation: string) => void add("Pump", {
       kind: "answered",
@@ -43,8 +44,8 @@ export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
       <ProblemNote ticket={ticket} where="Pump" />
       <OwnedPumps pumps={view.order_id === null ? view.ticket.customer?.pumps ?? noPumps : noPumps} last={view.order_id === null ? view.ticket.customer?.last ?? null : null} onChoose={own} />
       <CallLog ticket={ticket} lines={view.call} />
-      <Doubts ticket={ticket} view={view} />
-      {!found.plausible && view.id !== null && <NotInCatalogue id={view.id} found={found} />}
+      {found.plausible && !kept && <Doubts ticket={ticket} view={view} />}
+      {view.id !== null && (!found.plausible || kept) && <NotOnFile ticket={ticket} view={view} />}
       {view.ticket.chosen && (
         <Box sx={{ mt: 1 }}>
           <strong>{view.ticket.chosen}</strong> was taken by hand.{" "}
@@ -52,10 +53,10 @@ export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
         </Box>
       )}
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "minmax(0, 1fr)", sm: "minmax(0, 1fr) minmax(0, 1fr)" }, gap: 2.5, mt: 1, alignItems: "start" }}>
-        <Candidates found={found} chosen={view.pump?.id} onChoose={(one) => void add("Pump", { kind: "pump", id: one.id })} />
+        {!kept && <Candidates found={found} chosen={view.pump?.id} onChoose={(one) => void add("Pump", { kind: "pump", id: one.id })} />}
         <div>
-          <NextQuestion view={view} onReply={onReply} />
-          <ToOpen view={view} />
+          {!kept && <NextQuestion view={view} onReply={onReply} />}
+          {!kept && <ToOpen view={view} />}
           {view.order_id === null && (
             <details key={view.ticket.channel} open={view.ticket.channel === "parts"}>
               <summary>An old part in hand</summary>
@@ -66,8 +67,8 @@ export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
           {view.id !== null && <Suspense fallback={null}><Photos ticket={view.id} outside={view.plan?.outside ?? found.faces.find((one) => one.pump === view.pump?.id)?.views ?? []} pump={view.pump?.id ?? null} /></Suspense>}
         </div>
       </Box>
-      {found.readings.length > 0 && !view.enough && <SideBySide pictures={found.faces} />}
-      {!view.enough && <Differences found={found} />}
+      {!kept && !view.enough && found.readings.length > 0 && <SideBySide pictures={found.faces} />}
+      {!kept && !view.enough && <Differences found={found} />}
       {view.order_id === null && <Suspense fallback={null}><CaliperStandIn onSend={onSend} /></Suspense>}
     </>
   );
