@@ -101,6 +101,7 @@ class CustomersTest < Minitest::Test
     send_json("POST", "/api/pumps/#{pump}/rung", again_on: Date.today.iso8601)
     assert_problem(422, "past", field: "again_on")
     send_json("POST", "/api/pumps/#{pump}/rung", note: "after the harvest", again_on: (Date.today + 20).iso8601)
+    assert_equal ["after the harvest", (Date.today + 20).iso8601], json["pumps"].first.values_at("rung_said", "ring_after")
     assert_equal 0, ring.call
     Gimlet::Store::Clock.at(Time.now + (20 * 86_400)) { assert_equal 1, ring.call }
     get "/api/history?q=harvest"
@@ -116,6 +117,17 @@ class CustomersTest < Minitest::Test
     assert_operator view["pump"]["sure"], :>, 0.95, "plate and serial as they were read then"
     assert_equal view["id"], send_json("POST", "/api/orders/#{order['id']}/again", key: "g1")["id"]
     assert_equal order["id"], view["ticket"]["customer"]["last"]["id"]
+  end
+
+  # A ticket on which only the caller was named becomes it; one on which anything was said stays as it is.
+  def test_as_last_time_leaves_no_empty_ticket
+    order = handed_over(customer: 1)
+    named = send_json("POST", "/api/tickets", entry("customer", customer_id: 1))["id"]
+    again = ->(ticket) { send_json("POST", "/api/orders/#{order['id']}/again", key: "g#{rand}", ticket_id: ticket)["id"] }
+    assert_equal named, again.call(named)
+    refute_equal named, again.call(named), "something was said on it by now"
+    assert_equal 200, get("/api/tickets/#{named}").status
+    refute_equal 99, again.call(99), "there is no such ticket"
   end
 
   def test_merged_into_one

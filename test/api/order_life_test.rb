@@ -141,7 +141,7 @@ class OrderLifeApiTest < Minitest::Test
     assert_equal ["quoted", 3, Date.today + 14], [quote["state"], free("PW-K220"), Date.parse(quote["valid_until"])]
     step(quote, "discount", percent: "7,5")
     assert_match(/less 7.5 %.*to pay/, paper(quote, "quote"))
-    assert_match(/These prices stand until #{quote['valid_until']}/, paper(quote, "quote"))
+    assert_match(/These prices stand until #{Date.parse(quote['valid_until']).strftime('%-d %B %Y')}/, paper(quote, "quote"))
     Gimlet::Store::Clock.at(Time.now + (15 * 86_400)) do
       step(quote, "accept")
       assert_match(/ran out/, assert_problem(422, "quote_expired")["detail"])

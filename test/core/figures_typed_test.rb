@@ -55,9 +55,9 @@ class FiguresTypedTest < Minitest::Test
     end
   end
 
-  # "3.000 psi" and "1.450 rpm" are written so where a point parts thousands; "1.125 in" is not.
+  # "3.000 psi", "1.200 bar" and "1.450 rpm" are written so where a point parts thousands; "1.125 in" is not.
   def test_a_point_is_asked_where_thousands_are_told
-    { "3.000 psi" => %w[3000 3.000], "1.450 rpm" => %w[1450 1.450] }.each do |text, ways|
+    { "3.000 psi" => %w[3000 3.000], "1.450 rpm" => %w[1450 1.450], "1.200 bar" => %w[1200 1.200] }.each do |text, ways|
       error = assert_raises(InputError, text) { Quantity.parse(text) }
       assert_equal ["two_ways", ways], [error.code, error.message.scan(/type (\d+), or ([\d.]+)\./).first]
     end

@@ -48,7 +48,7 @@ class PapersTest < Minitest::Test
   def test_a_quote_adds_up
     offered = life(good("A-1"), good("B-2", along: 2), stage: "quoted")
     told = text(Paper::Quote.call([job(order(discount: "10", valid_until: "2026-12-13"), offered)]))
-    ["Quote, order 7", "Säl & Söner", "29 November 2026", "These prices stand until 2026-12-13", "2 A-1 A-1 ring €10.50 €21.00",
+    ["Quote, order 7", "Säl & Söner", "29 November 2026", "These prices stand until 13 December 2026", "2 A-1 A-1 ring €10.50 €21.00",
      "less 10 % −€2.10", "tax, 21 % €3.97", "to pay €22.87", "half a cent up", "2 × B-2 B-2 ring, €10.50 each",
      "NOT IN THE BAG: 2 × spring X-9, needed for packing, cylinder 1, 2: no price on file.", "Agreed so: they have springs.",
      "TO COME: ring for packing, cylinder 2."].each { |piece| assert_includes told, piece }
@@ -98,7 +98,7 @@ class PapersTest < Minitest::Test
   def test_lent_tools_stand_on_it
     tool = Gimlet::Core::Desk::Loan.new(tag: "PW-T11/1", name: "guide pins", state: "out", order_id: 7, until: Date.new(2026, 12, 6),
                                         deposit_cents: 2550)
-    assert_includes note(order, life(good("A-1", bagged: 2), loans: [tool])), "PW-T11/1 guide pins, until 2026-12-06, deposit €25.50"
+    assert_includes note(order, life(good("A-1", bagged: 2), loans: [tool])), "PW-T11/1 guide pins, until 6 December 2026, deposit €25.50"
   end
 
   def test_a_sheet_holds_two_dozen_labels

@@ -71,12 +71,12 @@ class IdentifySystemTest < SystemTest
     assert_accessible
     say "not on file"
     assert_text "Kept as a pump that is not on file."
-    say "four bolts after all, plate TK4R20, hums in B flat"
-    assert_text "hums in B flat"
+    say "four bolts after all, plate TK4R20, a mermaid on its sticker"
+    assert_text "mermaid"
     assert_no_selector "[aria-label=Candidates]"
     click_link "all that is known of it"
-    assert_text "“four bolts after all, plate TK4R20, hums in B flat”"
-    assert_text "not taken as anything: hums in B flat"
+    assert_text "“four bolts after all, plate TK4R20, a mermaid on its sticker”"
+    assert_text "not taken as anything: mermaid"
     assert_accessible
     click_link "Orders"
     assert_selector "section[aria-label='Not on file']", text: "plate ZZ9931QX, 14 bolts"

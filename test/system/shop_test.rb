@@ -112,9 +112,14 @@ class ShopTest < SystemTest
     { "To answer" => 2, "To pick" => 3, "To check" => 1, "Ready to fetch" => 2, "Waiting for parts" => 1, "Deliveries expected" => 1,
       "Tools overdue" => 1, "To ring" => 4 }.each { |pile, count| assert_selector "section[aria-label='#{pile}']", text: /\A#{pile}\s+#{count}\s/ }
     assert_accessible
-    keys("3")
+    key = find("section[aria-label='To check'] kbd").text
+    keys(key)
     assert_selector "h1", text: "Drosselby DK420"
     assert_field "Scan each piece to check"
+    database[:orders].where(state: "ordered").update(state: "closed")
+    visit "/desk/today"
+    assert_no_selector "section[aria-label='To pick']"
+    assert_equal key, find("section[aria-label='To check'] kbd").text, "a pile keeps its key whatever else waits"
     visit "/desk/figures"
     assert_selector "figure[aria-label='Calls and orders by day'] svg"
     assert_text "Learned here"

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "date"
+require_relative "../core/0_quantities/typed_day"
 require_relative "../core/desk/due"
 require_relative "../core/input_error"
 
@@ -45,10 +46,11 @@ module Gimlet
       def settle(id) = @pumps.due_on(id, Core::Desk::Due.date(due(id)))
 
       # @param again_on [String, nil] when they want to be rung again
-      def rung(id, again_on)
-        day = again_on ? day(again_on, "again_on") : @today + AGAIN
+      # @param said [String] what they said
+      def rung(id, again_on, said = "")
+        day = again_on ? Core::TypedDay.ahead(again_on, @today, field: "again_on") : @today + AGAIN
         day > @today || Core::InputError.reject("again_on", "past", "#{again_on} is not to come: name a later day.")
-        @pumps.rung(id, day.iso8601)
+        @pumps.rung(id, day.iso8601, said)
       end
 
       private
@@ -64,20 +66,16 @@ module Gimlet
       def checked(request)
         told = request.slice(*Store::Pumps::FIELDS.map(&:to_s)).transform_keys(&:to_sym)
         told[:designation] = named(told[:designation]) if told[:designation]
-        told[:due_by_hand] = told[:due_by_hand].to_s.empty? ? nil : day(told[:due_by_hand], "due_by_hand").iso8601 if told.key?(:due_by_hand)
+        told[:due_by_hand] = by_hand(told[:due_by_hand]) if told.key?(:due_by_hand)
         told
       end
+
+      def by_hand(text) = text.to_s.empty? ? nil : Core::TypedDay.of(text, @today, field: "due_by_hand").iso8601
 
       def named(text)
         typed = text.strip.upcase
         typed.empty? && Core::InputError.reject("designation", "missing", "Say which pump it is, as its plate has it.")
         @snapshot.variants.map(&:designation).find { |one| one.upcase == typed } || text.strip
-      end
-
-      def day(text, field)
-        Date.strptime(text, "%Y-%m-%d")
-      rescue Date::Error
-        Core::InputError.reject(field, "bad_day", "A day is written as 2026-11-26.")
       end
     end
   end

@@ -2,10 +2,14 @@
 
 module Gimlet
   module Counter
-    # The same as last time: a new ticket with customer, pump and work of an order, to be agreed.
+    # The same as last time: a ticket with customer, pump and work of an order, to be agreed. A ticket on which nothing was said but who calls
+    # becomes it, so that none is left empty.
     #
     #   SameAgain.new(add_entry, tickets, pump).call(order, key: "a1", who: "Ines") # => the new ticket's id
     class SameAgain
+      # Entries that say nothing of a pump.
+      WHO_CALLS = %w[customer channel].freeze
+
       # @param add_entry [AddEntry]
       # @param tickets [Store::Tickets]
       # @param pump [Hash, nil] of Store::Pumps, the one that the order was for
@@ -17,9 +21,10 @@ module Gimlet
 
       # @param order [Core::Order]
       # @param key [String] the same one is the same ticket
+      # @param at_hand [Integer, nil] the ticket of the call
       # @return [Integer]
-      def call(order, key:, who:)
-        id = @tickets.open(key)
+      def call(order, key:, who:, at_hand: nil)
+        id = at_hand && untouched?(at_hand) ? at_hand : @tickets.open(key)
         entries(order).each_with_index do |(kind, body), at|
           @add_entry.call(id, { "kind" => kind, "key" => "#{key} #{at}", "who" => who, **body })
         end
@@ -27,6 +32,8 @@ module Gimlet
       end
 
       private
+
+      def untouched?(id) = (@tickets.entries(id).map(&:kind) - WHO_CALLS).empty? && @tickets.known?(id)
 
       def entries(order)
         work = order.record["work"]

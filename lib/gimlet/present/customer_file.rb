@@ -12,7 +12,7 @@ module Gimlet
     class CustomerFile
       # An order of theirs: where it stands, the pump that it is for (its id), what was done at the bench.
       Job = Core::Value.of(:order, :life, :pump, :bench)
-      SHOWN = %i[id designation serial plate stands hours_per_week months due_by_hand due_on note gone rung_on].freeze
+      SHOWN = %i[id designation serial plate stands hours_per_week months due_by_hand due_on note gone rung_on ring_after rung_said].freeze
 
       # @param customer [Hash] of Store::Customers
       # @param today [Date]

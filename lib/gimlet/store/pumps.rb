@@ -73,7 +73,10 @@ module Gimlet
       def dated = with_customer(@database[:pumps].where(gone: false).exclude(due_on: nil).order(:due_on))
 
       # Somebody rang.
-      def rung(id, again_on) = @database[:pumps].where(id: id).update(rung_on: Clock.today.iso8601, ring_after: again_on)
+      # @param said [String] what they said
+      def rung(id, again_on, said)
+        @database[:pumps].where(id: id).update(rung_on: Clock.today.iso8601, ring_after: again_on, rung_said: said)
+      end
 
       # @param date [Date, nil] when it is due now
       def due_on(id, date) = @database[:pumps].where(id: id).update(due_on: date&.iso8601)

@@ -1,7 +1,7 @@
 import { lazy, type ReactNode, Suspense } from "react";
 import { useVocabulary } from "../api/queries";
 import type { TicketView } from "../api/types";
-import { percent, price } from "../shell/format";
+import { date, percent, price } from "../shell/format";
 import type { LiveTicket } from "../ticket/useTicket";
 import { Answer } from "./Answer";
 import { PumpAnswer } from "./pump/PumpAnswer";
@@ -59,7 +59,7 @@ export function AnswerStack({ ticket, view, open, onOpen, onReply, onSend, onSav
 }
 
 function pumpSummary({ found, pump, ticket }: TicketView): string {
-  if (ticket.sighted) return `not on file: they hear by ${ticket.sighted.due_on}`;
+  if (ticket.sighted) return `not on file: they hear by ${date(ticket.sighted.due_on)}`;
   if (found.readings.length === 0) return "nothing seen yet";
   if (!found.plausible) return "not in the catalogue, as far as was seen";
   if (!pump) return `no option leads yet: ${found.pumps} pumps, ${found.orders} options are possible`;

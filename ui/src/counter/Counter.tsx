@@ -49,7 +49,7 @@ export function Counter({ ticket, view }: Props) {
   const { forget: forgetLine } = draft;
   useArrived(useCallback(({ body }: Intent) => typeof body.words === "string" && forgetLine(body.words), [forgetLine]));
   const stale = useStale();
-  const sameAgain = useSameAgain();
+  const sameAgain = useSameAgain(view.id);
   const anotherJob = useAnotherJob();
 
   /** A refused command stays in the line, marked, so that the next typing takes its place. */

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import { Link, useParams } from "react-router";
 import { useVocabulary } from "../api/queries";
-import { day } from "../shell/format";
+import { date, day } from "../shell/format";
 import { Page } from "../shell/Page";
 import { Small } from "../shell/text";
 import { NewPump, PumpFile } from "./PumpFile";
@@ -18,7 +18,7 @@ export function CustomerPage() {
       {file && (
         <>
           <WhoTheyAre key={file.id} file={file} />
-          {file.tools.length > 0 && <p><strong>Has of ours:</strong> {file.tools.map((tool) => `${tool.tag} ${tool.name} until ${tool.until}`).join(", ")}</p>}
+          {file.tools.length > 0 && <p><strong>Has of ours:</strong> {file.tools.map((tool) => `${tool.tag} ${tool.name} until ${date(tool.until!)}`).join(", ")}</p>}
           <h2>Their pumps</h2>
           {file.pumps.map((pump) => <PumpFile key={pump.id} file={file} pump={pump} />)}
           <NewPump file={file} />

@@ -3,6 +3,8 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { type FormEvent, useState } from "react";
 import { api, told } from "../api/client";
+import { DayField } from "../shell/DayField";
+import { date } from "../shell/format";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
 import { type CustomerFile, type CustomerPump, useFileChange } from "./useCustomer";
@@ -38,11 +40,11 @@ export function PumpFile({ file, pump }: { file: CustomerFile; pump: CustomerPum
       <Box sx={{ display: "flex", gap: 2, alignItems: "baseline", flexWrap: "wrap" }}>
         <strong style={{ fontSize: 18 }}>{pump.designation}</strong>
         {pump.gone && <span>sold or scrapped</span>}
-        {pump.due_on && <span><strong>due {pump.due_on}</strong></span>}
+        {pump.due_on && <span><strong>due {date(pump.due_on)}</strong></span>}
         {last && <Button size="small" variant="contained" onClick={() => again.mutate(last.id)}>Same as order {last.id}: {last.work.join(", ")}</Button>}
         <Button size="small" onClick={() => changing.mutate(!pump.gone)}>{pump.gone ? "They still have it" : "Sold or scrapped"}</Button>
       </Box>
-      {pump.due.map((reason) => <Small key={reason.text}>{reason.on ? `${reason.on}: ` : ""}{reason.text}</Small>)}
+      {pump.due.map((reason) => <Small key={reason.text}>{reason.on ? `${date(reason.on)}: ` : ""}{reason.text}</Small>)}
       {pump.to_ring && <Rung pump={pump} />}
       <Box component="form" onSubmit={send} aria-label={`What is known of ${pump.designation}`} sx={{ display: "flex", gap: 1, flexWrap: "wrap", mt: 1 }}>
         {FIELDS.map(([field, label, width]) => (
@@ -67,9 +69,9 @@ function Rung({ pump }: { pump: CustomerPump }) {
   return (
     <Box component="form" onSubmit={send} aria-label={`Rung about ${pump.designation}`} sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center", mt: 1 }}>
       <TextField size="small" label="what they said" value={note} onChange={(event) => setNote(event.target.value)} sx={{ width: 300 }} slotProps={{ htmlInput: { maxLength: 400 } }} />
-      <TextField size="small" type="date" label="ring again on" value={day} onChange={(event) => setDay(event.target.value)} slotProps={{ inputLabel: { shrink: true } }} />
+      <DayField label="ring again on" value={day} onChange={setDay} />
       <Button type="submit" size="small" variant="outlined">Rung</Button>
-      {pump.rung_on && <Small>last rung {pump.rung_on}</Small>}
+      {pump.rung_on && <Small>last rung {date(pump.rung_on)}{pump.rung_said && `: “${pump.rung_said}”`}{pump.ring_after && `, again from ${date(pump.ring_after)}`}</Small>}
       {ringing.error && <ProblemAlert>{ringing.error.message}</ProblemAlert>}
     </Box>
   );

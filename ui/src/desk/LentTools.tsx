@@ -7,7 +7,7 @@ import { Link } from "react-router";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
 import { useStale } from "../api/stale";
-import { price } from "../shell/format";
+import { date, price } from "../shell/format";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Table } from "../shell/Table";
 import { freshKey } from "../ticket/key";
@@ -17,7 +17,7 @@ const EMPTY = { tag: "", number: "", deposit: "25", shelf: "" };
 const FIELDS = [["tag", "tag", 130], ["number", "number", 120], ["deposit", "deposit", 90], ["shelf", "shelf", 90]] as const;
 
 const where = (tool: LentTool) =>
-  tool.state === "out" ? `out with ${tool.customer ?? "nobody named"} until ${tool.until}${tool.overdue ? ", OVERDUE" : ""}` : tool.state === "promised" ? "kept for an order" : "on its shelf";
+  tool.state === "out" ? `out with ${tool.customer ?? "nobody named"} until ${date(tool.until!)}${tool.overdue ? ", OVERDUE" : ""}` : tool.state === "promised" ? "kept for an order" : "on its shelf";
 
 /** Tools that are lent, each by its own tag. */
 export function LentTools() {

@@ -6,18 +6,13 @@ import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
-import { price } from "../shell/format";
+import { DayField } from "../shell/DayField";
+import { date, price } from "../shell/format";
 import type { OrderSteps } from "./useOrderSteps";
 
 type Condition = components["schemas"]["ToolBackStep"]["condition"];
 const CONDITIONS: Condition[] = ["good", "worn", "damaged"];
-const WEEK_DAYS = 7;
 
-const inAWeek = () => {
-  const day = new Date();
-  day.setDate(day.getDate() + WEEK_DAYS);
-  return day.toISOString().slice(0, 10);
-};
 
 /** Tools that go along and come back, each by its own tag. */
 export function LentTools({ steps }: { steps: OrderSteps }) {
@@ -25,7 +20,7 @@ export function LentTools({ steps }: { steps: OrderSteps }) {
   const out = order.tools.filter((tool) => tool.state === "out");
   return (
     <Box component="section" aria-label="Lent tools">
-      {out.map((tool) => <Back key={tool.tag} steps={steps} tag={tool.tag} told={`${tool.tag} ${tool.name}, until ${tool.until}, deposit ${price(tool.deposit_cents)}${tool.overdue ? " · OVERDUE" : ""}`} />)}
+      {out.map((tool) => <Back key={tool.tag} steps={steps} tag={tool.tag} told={`${tool.tag} ${tool.name}, until ${date(tool.until!)}, deposit ${price(tool.deposit_cents)}${tool.overdue ? " · OVERDUE" : ""}`} />)}
       {order.may.includes("lend") && <Lend steps={steps} />}
     </Box>
   );
@@ -51,7 +46,7 @@ function Lend({ steps }: { steps: OrderSteps }) {
   const kept = order.tools.find((tool) => tool.state === "promised");
   const free = tools.find((tool) => tool.free && needed.includes(tool.number));
   const [typed, setTyped] = useState<string | null>(null);
-  const [until, setUntil] = useState(inAWeek());
+  const [until, setUntil] = useState("in a week");
   const [deposit, setDeposit] = useState<string | null>(null);
   const offered = kept ?? free;
   const tag = typed ?? offered?.tag ?? "";
@@ -63,7 +58,7 @@ function Lend({ steps }: { steps: OrderSteps }) {
   return (
     <Box component="form" onSubmit={send} aria-label="Lend a tool" sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center", my: 1 }}>
       <TextField size="small" label="lend: scan the tool" value={tag} onChange={(event) => setTyped(event.target.value)} sx={{ width: 190 }} slotProps={{ htmlInput: { maxLength: 60 } }} />
-      <TextField size="small" type="date" label="until" value={until} onChange={(event) => setUntil(event.target.value)} slotProps={{ inputLabel: { shrink: true } }} />
+      <DayField label="until" value={until} onChange={setUntil} />
       <TextField size="small" label="deposit" value={deposit ?? String(cents / 100)} onChange={(event) => setDeposit(event.target.value)} sx={{ width: 100 }} slotProps={{ htmlInput: { maxLength: 12 } }} />
       <Button type="submit" variant="outlined" size="small" disabled={tag.trim() === ""}>Lend it</Button>
       {offered && <span>{kept ? "kept for this order" : "free"}: {offered.name}, shelf {offered.shelf || "?"}</span>}

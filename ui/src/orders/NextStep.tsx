@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type ReactNode, useState } from "react";
 import type { Order } from "../api/types";
+import { dated } from "../shell/format";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { CheckAloneForm } from "./CheckAloneForm";
 import { HandOverForm } from "./HandOverForm";
@@ -31,7 +32,7 @@ export function NextStep({ steps }: { steps: OrderSteps }) {
       {steps.problem && <ProblemAlert>{steps.problem}</ProblemAlert>}
       {scan?.kind === scanning && scan && <Scanner label={scan.name} codes={scan.codes} onCode={(code) => steps.scan(code, scan.kind)} />}
       {scan && scan.kind !== scanning && <Button variant="contained" onClick={() => setScanning(scan.kind)}>{scan.name}</Button>}
-      {says && <p style={{ margin: 0 }}>{says}</p>}
+      {says && <p style={{ margin: 0 }}>{dated(says)}</p>}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
         {buttons.map((one) => <Button key={one.kind} variant={one.quiet ? "text" : "contained"} onClick={() => void steps.press(one.kind)}>{one.name}</Button>)}
         {forms.map((id) => <Box key={id}>{FORMS[id]?.(steps)}</Box>)}

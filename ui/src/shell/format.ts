@@ -28,6 +28,13 @@ export const day = (time: string): string =>
     ? { year: "numeric", month: "2-digit", day: "2-digit", hour: "2-digit", minute: "2-digit" }
     : { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", hour12: false });
 
+/** A day without its hour, from "2026-12-09". */
+export const date = (iso: string): string =>
+  new Date(`${iso}T12:00`).toLocaleDateString(LOCALES[ways.dates], ways.dates === "iso" ? {} : { day: "numeric", month: "short", year: "numeric" });
+
+/** A sentence of the server, its days written as this shop writes them. */
+export const dated = (sentence: string): string => sentence.replace(/\b\d{4}-\d\d-\d\d\b/g, date);
+
 export const clock = (time: string): string => new Date(time).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
 
 /** "3", or "1 pack of 3" where a sale unit holds several. */

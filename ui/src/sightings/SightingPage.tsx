@@ -5,7 +5,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { api, told } from "../api/client";
 import type { components } from "../api/schema";
 import { Photos } from "../counter/pump/Photos";
-import { day } from "../shell/format";
+import { date, day } from "../shell/format";
 import { Page } from "../shell/Page";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
@@ -44,7 +44,7 @@ function Standing({ seen }: { seen: Sighting }) {
       {seen.fits ? (
         <><strong>{seen.fits.maker} {seen.fits.pump} fits, and came on file since.</strong> Ring {who ?? "them: nobody is named"}. <Link to={`/catalogue/series/${seen.fits.series_id}`}>its page</Link></>
       ) : (
-        <><strong>They hear by {seen.due_on}.</strong> {who ?? "Nobody is named: say whose it is on the ticket."}</>
+        <><strong>They hear by {date(seen.due_on)}.</strong> {who ?? "Nobody is named: say whose it is on the ticket."}</>
       )}
       <Box sx={{ mt: 0.5 }}>
         <Link to={`/tickets/${seen.ticket_id}`}>ticket {seen.ticket_id}</Link>: seen on {day(seen.at)}{seen.open ? "" : ". It waits no more: the ticket went on."}

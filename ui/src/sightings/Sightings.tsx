@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import { Link } from "react-router";
 import { useSightings } from "../api/queries";
+import { date } from "../shell/format";
 
 /** Pumps that came over the counter and are not on file, the one that is due first first. */
 export function Sightings() {
@@ -12,7 +13,7 @@ export function Sightings() {
       <ul>
         {seen.map((one) => (
           <li key={one.ticket_id}>
-            <Link to={`/sightings/${one.ticket_id}`}>{one.customer?.name ?? "nobody named"}, by {one.due_on}</Link>: {one.words.map((line) => line.words).join(" · ")}
+            <Link to={`/sightings/${one.ticket_id}`}>{one.customer?.name ?? "nobody named"}, by {date(one.due_on)}</Link>: {one.words.map((line) => line.words).join(" · ")}
             {one.fits && <strong> {one.fits.maker} {one.fits.pump} is on file now: ring.</strong>}
           </li>
         ))}

@@ -8,7 +8,7 @@ import type { components } from "../api/schema";
 import { useStale } from "../api/stale";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { Small } from "../shell/text";
-import { day, price } from "../shell/format";
+import { date, day, price } from "../shell/format";
 import { freshKey } from "../ticket/key";
 import { useMay } from "../shell/useSession";
 
@@ -27,7 +27,7 @@ export function Purchase({ purchase, linked }: { purchase: Bought; linked: boole
     <Box component="article" aria-label={`Purchase ${purchase.id}`} sx={{ borderTop: "1px solid", borderColor: "divider", py: 1 }}>
       <Box sx={{ display: "flex", gap: 2, alignItems: "baseline", flexWrap: "wrap" }}>
         <strong>purchase {purchase.id}</strong>
-        <span>{purchase.state === "written" ? "not sent yet" : purchase.state === "sent" ? `sent, expected ${purchase.expected_on}` : "all of it came"}{purchase.supplier_ref ? `, theirs ${purchase.supplier_ref}` : ""}</span>
+        <span>{purchase.state === "written" ? "not sent yet" : purchase.state === "sent" ? `sent, expected ${date(purchase.expected_on!)}` : "all of it came"}{purchase.supplier_ref ? `, theirs ${purchase.supplier_ref}` : ""}</span>
         <span>{day(purchase.at)}, {purchase.who}</span>
         <a href={`/api/purchases/${purchase.id}/table.csv`} download>CSV</a>
         <a href={`/api/purchases/${purchase.id}`} download={`purchase-${purchase.id}.json`}>JSON</a>

@@ -93,7 +93,7 @@ module Gimlet
             row = pump_row(id)
             body = body_as("Rung")
             once(body) do
-              look_after_pumps.rung(id, body["again_on"])
+              look_after_pumps.rung(id, body["again_on"], body["note"].to_s)
               told = body.except("key").transform_keys(&:to_sym)
               noted_as("rung", pump: row[:designation], customer: known_customer(row[:customer_id])[:name], **told) && nil
             end

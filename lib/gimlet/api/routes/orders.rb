@@ -31,7 +31,7 @@ module Gimlet
           def again(order, body)
             pump = orders.pump_of(order.id)&.then { |id| pumps.find(id) }
             again = Gimlet::Counter::SameAgain.new(add_entry, tickets, pump)
-            once(body) { again.call(order, key: body["key"], who: body["who"] || "counter") }
+            once(body) { again.call(order, key: body["key"], who: body["who"] || "counter", at_hand: body["ticket_id"]) }
           end
 
           def stationery = Exchange::Paper::Stationery.of(paper: params["paper"], ways: ways, face: face)
@@ -106,7 +106,7 @@ module Gimlet
             render_json(order_view(order), fresh ? 201 : 200)
           end
 
-          app.serve("orderAgain") { |id| render_json(view(again(known_order(id), body_as("Again"))), 201) }
+          app.serve("orderAgain") { |id| render_json(view(again(known_order(id), body_as("SameAgain"))), 201) }
           living(app)
         end
 

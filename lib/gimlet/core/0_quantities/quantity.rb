@@ -32,10 +32,10 @@ module Gimlet::Core
   class Quantity
     # A fraction, or a figure with point or comma; where both stand in it, the last one parts off the decimals.
     NUMBER = %r{(?:\d+\s+)?\d+/\d+|\d{1,3}(?:,\d{3})+\.\d+|\d{1,3}(?:\.\d{3})+,\d+|\d*[.,]\d+|\d+}
-    # Three figures after one comma: thousands to some, decimals to others. After a point they are decimals, but of what is told in thousands.
+    # Three figures after one comma: thousands to some, decimals to others. After one point they are so too, but in lengths, which have
+    # thousandths.
     TWO_WAYS = /\A\d{1,3},\d{3}\z/
     IN_THOUSANDS = /\A[1-9]\d{0,2}\.\d{3}\z/
-    THOUSANDS = %w[psi rpm].freeze
 
     # @param text [String] "4 gpm", "5/8\"", "225 in lb"
     # @param default_unit [String] used when only a number is typed
@@ -48,7 +48,7 @@ module Gimlet::Core
                              field: field, code: "not_a_quantity")
       end
       unit_text = default_unit if unit_text.empty?
-      ask_which(number, field) if number.match?(TWO_WAYS) || (number.match?(IN_THOUSANDS) && THOUSANDS.include?(Units.symbol(unit_text.to_s)))
+      ask_which(number, field) if number.match?(TWO_WAYS) || (number.match?(IN_THOUSANDS) && told_in_thousands?(unit_text.to_s))
       of(number_from(number), unit_text, field: field)
     end
 
@@ -96,10 +96,12 @@ module Gimlet::Core
       "#{whole.delete('.,')}.#{rest}".sub(/\A\./, "0.")
     end
 
+    def self.told_in_thousands?(unit_text) = (unit = Units.symbol(unit_text)) && Units::KIND_OF[unit] != :length
+
     def self.ask_which(number, field)
       whole, rest = number.split(/[.,]/)
       InputError.reject(field, "two_ways", "“#{number}” can be read in two ways: type #{whole}#{rest}, or #{whole}.#{rest}.")
     end
-    private_class_method :number_from, :with_point, :ask_which
+    private_class_method :number_from, :with_point, :told_in_thousands?, :ask_which
   end
 end

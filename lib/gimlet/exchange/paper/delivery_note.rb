@@ -36,7 +36,7 @@ module Gimlet
             "#{along(good, over)} × #{good.number} #{good.name}, #{@drawn.money(good.price_cents)} each: charged only when kept"
           end
           list("Lent: bring it back", job.life.loans.select(&:out?)) do |tool|
-            "#{tool.tag} #{tool.name}, until #{tool.until}, deposit #{@drawn.money(tool.deposit_cents)}"
+            "#{tool.tag} #{tool.name}, until #{@drawn.date(tool.until)}, deposit #{@drawn.money(tool.deposit_cents)}"
           end
           list("Still to come", to_come(goods)) { |good| "#{good.open} × #{good.number} #{good.name}" }
         end

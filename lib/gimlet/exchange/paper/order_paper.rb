@@ -74,6 +74,7 @@ module Gimlet
         # @param cents [Integer]
         # @return [String]
         def money(cents) = @ways.money(cents)
+        def date(day) = @ways.date(day)
 
         private
 

@@ -17,7 +17,7 @@ module Gimlet
         def call(jobs, on: Stationery.of)
           drawn = OrderPaper.new("Quote", jobs, on)
           drawn.each_job do |job|
-            drawn.sheet.line "These prices stand until #{job.order.valid_until}.", style: :bold if job.order.valid_until
+            drawn.sheet.line "These prices stand until #{drawn.date(Date.parse(job.order.valid_until))}.", style: :bold if job.order.valid_until
             goods = job.life.goods
             drawn.goods(goods.select { |good| good.sold.positive? }.map { |good| [good.sold, good.number, good.name, good.price_cents] })
             drawn.total(job.total)

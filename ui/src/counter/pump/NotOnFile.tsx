@@ -1,9 +1,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { TicketView } from "../../api/types";
+import { DayField } from "../../shell/DayField";
+import { date } from "../../shell/format";
 import { ProblemNote } from "../../shell/ProblemNote";
 import type { LiveTicket } from "../../ticket/useTicket";
 
@@ -15,7 +16,7 @@ export function NotOnFile({ ticket, view }: { ticket: LiveTicket; view: TicketVi
     <Box role="status" sx={{ border: "2px solid", borderColor: "secondary.main", borderRadius: 1, p: 1.25, mt: 1 }}>
       {kept ? (
         <>
-          <strong>Kept as a pump that is not on file.</strong> They hear by {kept.due_on}. Whatever is typed now is kept with it:{" "}
+          <strong>Kept as a pump that is not on file.</strong> They hear by {date(kept.due_on)}. Whatever is typed now is kept with it:{" "}
           <Link to={`/sightings/${view.id}`}>all that is known of it</Link>.
         </>
       ) : (
@@ -38,7 +39,7 @@ function Keep({ ticket, kept }: { ticket: LiveTicket; kept: boolean }) {
   };
   return (
     <Box component="form" onSubmit={(event: React.FormEvent) => { event.preventDefault(); void keep(); }} sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap", mt: 0.75 }}>
-      <TextField size="small" label="they hear by" placeholder="in a week" value={day} onChange={(event) => setDay(event.target.value)} sx={{ width: 150 }} slotProps={{ htmlInput: { maxLength: 10 }, inputLabel: { shrink: true } }} />
+      <DayField label="they hear by" placeholder="in a week" value={day} onChange={setDay} />
       <Button type="submit" variant="outlined" disabled={kept && day === ""}>{kept ? "Another day" : "Not on file: keep it as it was said"}</Button>
       <ProblemNote ticket={ticket} where="Not on file" />
     </Box>

@@ -9,13 +9,15 @@ const PUMP_KEYS = ["own1", "own2", "own3", "own4"] as const;
 interface Props {
   pumps: string[];
   last: { id: number; model: string; work: string[] } | null;
+  /** The ticket at hand. */
+  ticket: number | null;
   onChoose: (designation: string) => void;
 }
 
 /** Pumps this customer is known to have, each on a function key; and what they had last time, on another. */
-export function OwnedPumps({ pumps, last, onChoose }: Props) {
+export function OwnedPumps({ pumps, last, ticket, onChoose }: Props) {
   const shown = pumps.slice(0, PUMP_KEYS.length);
-  const { mutate: again } = useSameAgain();
+  const { mutate: again } = useSameAgain(ticket);
   useKeys(useMemo(() => {
     const own = Object.fromEntries(pumps.slice(0, PUMP_KEYS.length).map((pump, nth) => [PUMP_KEYS[nth]!, () => onChoose(pump)]));
     return last ? { ...own, again: () => again(last.id) } : own;

@@ -42,7 +42,7 @@ export function PumpAnswer({ ticket, view, onReply, onSend }: Props) {
   return (
     <>
       <ProblemNote ticket={ticket} where="Pump" />
-      <OwnedPumps pumps={view.order_id === null ? view.ticket.customer?.pumps ?? noPumps : noPumps} last={view.order_id === null ? view.ticket.customer?.last ?? null : null} onChoose={own} />
+      <OwnedPumps pumps={view.order_id === null ? view.ticket.customer?.pumps ?? noPumps : noPumps} last={view.order_id === null ? view.ticket.customer?.last ?? null : null} ticket={view.id} onChoose={own} />
       <CallLog ticket={ticket} lines={view.call} />
       {found.plausible && !kept && <Doubts ticket={ticket} view={view} />}
       {view.id !== null && (!found.plausible || kept) && <NotOnFile ticket={ticket} view={view} />}

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../../0_quantities/quantity"
 require_relative "../../0_quantities/units"
 require_relative "../number_words"
 
@@ -72,16 +73,26 @@ module Gimlet::Core
           return [Piece.new(place, ending + alien_length(ending), figure: found.value, alien: alien(ending))] if alien(ending)
 
           ending, ish = ish(ending)
-          units = units_at(ending).map do |count, unit|
-            value = unit == "rpm" && found.value.denominator > 1 && found.value < 100 ? found.value * 1000 : found.value
-            value, unit = value * 10, "mm" if unit == "cm"
-            more, share = unit == "in" ? NumberWords.share(tokens, ending + count) : nil
-            # "one inch one eighth"
-            count, value = count + more, value + share if more
-            Piece.new(place, ending + count, ish, figure: value, unit: unit, text: words(place, ending))
+          units = units_at(ending).flat_map do |count, unit|
+            values(tokens[place].text, found.value, unit).map { |value| measured(place, ending, count, value, unit, ish) }
           end
           # A unit behind a figure is its own; "4 L 20" and "8 in the head" may be none.
           units.all? { |piece| DOUBTFUL.include?(piece.unit) } ? units + [bare(place, ending, found, ish)] : units
+        end
+
+        # "1.200 bar" is a thousand to some, decimals to others; what turns is told in thousands.
+        def values(text, value, unit)
+          return [value * 1000] if unit == "rpm" && value.denominator > 1 && value < 100
+
+          text.match?(Quantity::IN_THOUSANDS) && Units::KIND_OF[unit] == :pressure ? [value, value * 1000] : [value]
+        end
+
+        def measured(place, ending, count, value, unit, ish)
+          value, unit = value * 10, "mm" if unit == "cm"
+          # "one inch one eighth"
+          more, share = unit == "in" ? NumberWords.share(tokens, ending + count) : nil
+          count, value = count + more, value + share if more
+          Piece.new(place, ending + count, ish, figure: value, unit: unit, text: words(place, ending))
         end
 
         def bare(place, ending, found, ish)

@@ -32,19 +32,19 @@ module Gimlet::Core
 
         def of(piece)
           return [mass(piece)] if kind(piece) == :mass
-          return [framed(piece)] if kind(piece) == :speed && chain(piece).size == 1
 
-          run = chain(piece)
-          if run.size > 1
-            return [candidate(piece.from, run.last.to, items(run), told: run, strong: true, weak: if run.any? do |one|
-              LITRES[one.unit]
-            end
-                                                                                                    2
-                                                                                                  else
-                                                                                                    0
-                                                                                                  end)]
-          end
+          runs = chains([piece])
+          return [framed(piece)] if kind(piece) == :speed && runs.first.one?
 
+          runs.first.one? ? alone(piece) : runs.map { |run| together(run) }
+        end
+
+        def together(run)
+          weak = run.any? { |one| LITRES[one.unit] } ? Costs::SMALL : 0
+          candidate(run.first.from, run.last.to, items(run), told: run, strong: true, weak: weak)
+        end
+
+        def alone(piece)
           said_so?(piece) ? [framed(piece)] : [unframed(piece), seen(piece)]
         end
 
@@ -61,14 +61,13 @@ module Gimlet::Core
           candidate(piece.from, piece.to, [item], cost: Costs::RULE + SEEN)
         end
 
-        # @return [Array<Piece>] ratings of different kinds one after another
-        def chain(piece)
-          run = [piece]
-          loop do
-            at, linked = link(run.last.to)
-            following = pieces(at).find { |one| rating?(one, run, linked) } or return run
-            run << following
-          end
+        # @return [Array<Array<Piece>>] ratings of different kinds one after another; several where a figure can be read in two ways
+        def chains(run)
+          at, linked = link(run.last.to)
+          found = pieces(at).select { |one| rating?(one, run, linked) }
+          return [run] if found.empty?
+
+          found.select { |one| [one.to, one.unit] == [found.first.to, found.first.unit] }.flat_map { |one| chains([*run, one]) }
         end
 
         def rating?(piece, run, linked)

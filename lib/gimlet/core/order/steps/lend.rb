@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-require "date"
 require_relative "../../0_quantities/money"
+require_relative "../../0_quantities/typed_day"
 require_relative "../step"
 
 module Gimlet::Core
@@ -13,14 +13,14 @@ module Gimlet::Core
         FROM = %w[ordered waiting picked checked handed_over].freeze
 
         field "tool", TEXT.call(60)
-        field "until", { "type" => "string", "maxLength" => 10 }
+        field "until", TEXT.call(30)
         field "deposit", { "type" => "string", "maxLength" => 12 }
 
         # @param body [Hash{String=>Object}] with "found", the Desk::Loan of that tag, or nil
         def self.call(body, life)
           tool = body["found"] || reject("tool", "unknown_tool", "No tool has the tag “#{body['tool']}”: read it again.")
           elsewhere(tool, life)
-          day = day(body["until"], life)
+          day = TypedDay.ahead(body["until"], life.today, field: "until")
           cents = Money.cents(body["deposit"], field: "deposit")
           outcome({ "tool" => tool.tag, "name" => tool.name, "until" => day.iso8601, "deposit_cents" => cents },
                   loan: { state: "out", tag: tool.tag, until: day.iso8601, deposit_cents: cents })
@@ -31,13 +31,7 @@ module Gimlet::Core
           tool.state == "promised" && tool.order_id != life.id && reject("tool", "promised", "#{tool.tag} is promised to order #{tool.order_id}.")
         end
 
-        def self.day(text, life)
-          day = Date.strptime(text, "%Y-%m-%d")
-          day >= life.today ? day : reject("until", "past", "#{text} is past: name a day to come.")
-        rescue Date::Error
-          reject("until", "bad_day", "A day is written as 2026-11-26.")
-        end
-        private_class_method :elsewhere, :day
+        private_class_method :elsewhere
 
         def self.words(body)
           "lent #{body['tool']} #{body['name']} until #{body['until']}, deposit #{Money.plain(body['deposit_cents'])}"

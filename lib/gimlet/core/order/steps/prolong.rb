@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "date"
+require_relative "../../0_quantities/typed_day"
 require_relative "../step"
 
 module Gimlet::Core
@@ -10,14 +10,11 @@ module Gimlet::Core
       class Prolong < Step
         NAME = "give the quote more days"
         FROM = %w[quoted].freeze
-        field "until", { "type" => "string", "format" => "date" }
+        field "until", TEXT.call(30)
 
         def self.call(body, life)
-          day = Date.strptime(body["until"], "%Y-%m-%d")
-          day >= life.today || reject("until", "past", "#{body['until']} is past: name a day to come.")
-          outcome(body, columns: { valid_until: body["until"] })
-        rescue Date::Error
-          reject("until", "bad_day", "A day is written as 2026-11-26.")
+          day = TypedDay.ahead(body["until"], life.today, field: "until").iso8601
+          outcome(body.merge("until" => day), columns: { valid_until: day })
         end
 
         def self.next?(_life) = true

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "date"
+require_relative "../../0_quantities/typed_day"
 require_relative "../kind"
 
 module Gimlet::Core
@@ -13,23 +13,16 @@ module Gimlet::Core
         # By when the caller hears where nobody says a day. Common practice, no source.
         WITHIN_DAYS = 7
 
-        field "due_on", { "type" => %w[string null], "maxLength" => 10 }, required: false
+        field "due_on", { "type" => %w[string null], "maxLength" => 30 }, required: false
 
         def self.check(body, known)
-          { "due_on" => body["due_on"] ? ahead(body["due_on"], known.today) : (known.today + WITHIN_DAYS).iso8601 }
+          day = body["due_on"] ? TypedDay.ahead(body["due_on"], known.today, field: "due_on") : known.today + WITHIN_DAYS
+          { "due_on" => day.iso8601 }
         end
 
         # @return [Hash] sighted: when it was kept and by when the caller hears, nil where it never was
         def self.fold(entries, _live) = { sighted: entries.any? ? { at: entries.first.at, due_on: entries.last.body["due_on"] } : nil }
         def self.words(body, _areas) = "kept as a pump that is not on file: they hear by #{body['due_on']}"
-
-        def self.ahead(text, today)
-          day = Date.iso8601(text)
-          day >= today ? day.iso8601 : reject("due_on", "past", "Say a day that is still to come: #{text} is over.")
-        rescue Date::Error
-          reject("due_on", "bad_day", "Say by which day they hear, as #{today.iso8601}.")
-        end
-        private_class_method :ahead
       end
     end
   end
