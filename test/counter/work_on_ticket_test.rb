@@ -31,6 +31,24 @@ class WorkOnTicketTest < Minitest::Test
   def said(words) = ["said", { words: words }]
   def numbers(lines) = lines.map { |line, quantity| [line.number, quantity] }.sort
 
+  # What was told of a piece decides it, also where only what leaks is mended; what was looked at since has the last word; of work that nobody
+  # agreed it decides nothing.
+  def test_what_was_told_of_a_piece_is_found_on_it
+    fate = lambda do |one, slot|
+      one.planned.workup.demand.fates.select { |row| row.place.layer.slot == slot }.map { |row| [row.kind, row.finding&.because] }.uniq
+    end
+    leak = ["extent", { extent: "leak_only" }]
+    told = said("plate UX3800, rod seals")
+    assert_equal [[:inspect, nil]], fate.call(view(told, leak), "rod_seal")
+    oil = said("oil leaks at the plungers")
+    assert_equal [[:replace, "they said: oil on the plunger side"]], fate.call(view(told, leak, oil), "rod_seal")
+    looked = ["inspected", { slot: "rod_seal", position: nil, outcome: "as_it_is", measured: nil }]
+    assert_equal [[:keep, nil]], fate.call(view(told, leak, oil, looked), "rod_seal")
+    assert_equal [[:inspect, nil]], fate.call(view(told, leak, said("no oil leaks at the plungers")), "rod_seal")
+    packings = view(said("plate PG50L, packings, plunger scored"))
+    assert_empty packings.planned.workup.demand.fates.select { |row| row.finding&.because.to_s.start_with?("they said") }
+  end
+
   def test_nothing_lies_in_the_tray_while_no_order_leads
     one = view(said("three white plungers, brass head, valves"))
     assert_nil one.pump

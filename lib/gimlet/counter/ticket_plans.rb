@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "../core/diagnosis/told_findings"
 require_relative "plan_rebuild"
 
 module Gimlet
@@ -63,7 +64,13 @@ module Gimlet
         areas = variant.series.areas_of(variant)
         at = ticket.at.to_h { |id, positions| [id, positions & Core::Scope.positions(variant, areas.find { |area| area.id == id })] }
         { scope: ticket.scope & @reference.snapshot.areas.keys, positions: at.slice(*ticket.scope).reject { |_, positions| positions.empty? },
-          findings: ticket.findings.select { |finding| findable?(variant, finding) } }
+          findings: told(ticket, variant) + ticket.findings.select { |finding| findable?(variant, finding) } }
+      end
+
+      # What was looked at since has the last word.
+      def told(ticket, variant)
+        signs = ticket.signs.select { |_, there| there }.keys.filter_map { |id| @reference.diagnosis.signs[id] }
+        Core::Diagnosis::ToldFindings.of(signs, variant, ticket.scope).map(&:to_h)
       end
 
       def findable?(variant, finding)

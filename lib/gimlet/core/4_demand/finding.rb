@@ -15,7 +15,7 @@ module Gimlet::Core
     # @param fields [Hash{Symbol=>Object}]
     # @return [Finding]
     def self.from(fields)
-      known = fields.slice(:slot, :position, :outcome)
+      known = fields.slice(:slot, :position, :outcome, :because)
       new(**known, measured: fields[:measured]&.transform_keys(&:to_s))
     end
 

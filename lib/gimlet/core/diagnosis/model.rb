@@ -16,9 +16,10 @@ module Gimlet::Core
 
     # Something that is noticed. `shows` is { cause id => how often the cause shows it }, `anyway` how often it is noticed without any of
     # them. `of` is the sign that this one says more closely, `say` how it is told; `off_picture` where no drawing of the pump
-    # shows its place. `said` are phrases that tell it, `fine` those that deny it.
+    # shows its place. `said` are phrases that tell it, `fine` those that deny it; `finds`
+    # the words by which a sheet says what becomes of the piece that shows it.
     # One that is `measured` is only worked out from figures. A sign with `ask` can be checked in `seconds`, and only while the pump `runs`.
-    Sign = Value.of(:id, :name, :of, :off_picture, :say, :ask, :seconds, :runs, :measured, :anyway, :shows, :said, :fine) do
+    Sign = Value.of(:id, :name, :of, :off_picture, :say, :ask, :seconds, :runs, :measured, :anyway, :shows, :said, :fine, :finds) do
       def self.from(row) = new(**{ "said" => [], "fine" => [] }.merge(row).transform_keys(&:to_sym))
 
       # @return [Boolean] whether something would have been said of it
