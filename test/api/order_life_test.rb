@@ -266,6 +266,29 @@ class OrderLifeApiTest < Minitest::Test
     sums_hold
   end
 
+  # What a return or a cancelling moved is where it was; neither figures nor what is learned count it.
+  def test_a_return_and_a_cancelling_are_undone
+    order = handed_over(customer: 1)
+    number = fetch(order)["goods"].find { |good| good["handed"].positive? }["number"]
+    before = [fetch(order)["goods"], free(number)]
+    returns = -> { get("/api/figures").then { json["returns"].sum { |row| row["pieces"] } } }
+    step(order, "take_back", number: number, quantity: 1, because: "wrong_identification", to_shelf: true)
+    assert_equal 1, returns.call
+    step(order, "undo")
+    assert_equal [before, 0], [[fetch(order)["goods"], free(number)], returns.call]
+    step(order, "cancel", reason: "rang off", handed: "shelf")
+    assert_equal "cancelled", fetch(order)["state"]
+    step(order, "undo")
+    assert_equal ["handed_over", *before, nil], [fetch(order)["state"], fetch(order)["goods"], free(number), fetch(order)["cancelled_because"]]
+    sums_hold
+    waits = placed
+    scan(waits, number, "pick")
+    step(waits, "cancel", reason: "rang off")
+    step(waits, "undo")
+    assert_equal "ordered", fetch(waits)["state"], "what lay in the bag is on the shelf, promised again"
+    sums_hold
+  end
+
   # While its ticket is open, what was agreed may be another thing in a minute.
   def test_what_is_being_changed_is_not_picked
     order = placed

@@ -14,7 +14,7 @@ class OrderLifeTest < Minitest::Test
   end
 
   def life(stage = "open", goods = [good], loans: [])
-    Order::Life.new(id: 7, stage: stage, goods: goods, loans: loans, valid_until: Date.new(2026, 12, 1), today: Date.new(2026, 11, 29))
+    Order::Life.new(id: 7, stage: stage, goods: goods, loans: loans, valid_until: Date.new(2026, 12, 1), today: Date.new(2026, 11, 29), discount: "0")
   end
 
   # By hand: what each state looks like on the shelf and in the bag.
@@ -26,12 +26,12 @@ class OrderLifeTest < Minitest::Test
 
   # By hand, from what a counter does: state => what may be done. Common practice, no source.
   MAY = {
-    "quoted" => %w[amend prolong accept discount name cancel],
+    "quoted" => %w[amend prolong accept discount name undo cancel],
     "ordered" => %w[amend discount name serve_first pick put_back check check_alone hand_over lend tool_back take_back undo cancel],
     "waiting" => %w[amend discount name serve_first pick put_back check check_alone hand_over lend tool_back take_back undo cancel],
     "picked" => %w[amend discount name put_back check check_alone hand_over lend tool_back take_back undo cancel],
     "checked" => %w[amend discount name put_back hand_over lend tool_back take_back undo cancel],
-    "handed_over" => %w[name lend tool_back take_back close undo cancel], "closed" => %w[name take_back undo], "cancelled" => %w[amend name]
+    "handed_over" => %w[name lend tool_back take_back close undo cancel], "closed" => %w[name take_back undo], "cancelled" => %w[amend name undo]
   }.freeze
 
   FREE = Desk::Loan.new(tag: "PW-T11/1", number: "PW-T11", name: "guide pins", price_cents: 2500)
@@ -135,16 +135,47 @@ class OrderLifeTest < Minitest::Test
   # Every step that can be undone leaves pieces and stage as they were before it.
   def test_the_last_step_is_undone
     { "pick" => [good(reserved: 2)], "check" => [good(bagged: 2)], "put_back" => [good(bagged: 2, checked: 2)], "close" => [good(handed: 2)],
-      "hand_over" => [good(bagged: 2, checked: 1)] }.each do |kind, goods|
-      before = life(kind == "close" ? "handed_over" : "open", goods)
+      "hand_over" => [good(bagged: 2, checked: 1)], "take_back" => [good(handed: 2)], "cancel" => [good(handed: 2)] }
+      .each do |kind, goods|
+      before = life(%w[close cancel].include?(kind) ? "handed_over" : "open", goods)
       outcome = Order::Steps.check(kind, before).call(BODIES.fetch(kind, {}), before)
       after = moved(before, outcome.movements).with(stage: outcome.stage || before.stage, done: [step_of(kind, "Ines", **outcome.body)])
-      assert_includes Order::NextStep.of(after, %w[undo]).buttons, { kind: "undo", name: "Undo the last step", quiet: true }, kind
+      assert_includes Order::NextStep.of(after, %w[undo]).buttons,
+                      { kind: "undo", name: "Undo: #{Order::Steps::ALL.fetch(kind).words(outcome.body)}", quiet: true }, kind
       undone = Order::Steps::Undo.call({}, after)
       assert_equal before.goods, moved(after, undone.movements).goods, kind
       assert_equal before.stage, undone.stage || after.stage, kind
       assert_equal "undone: #{Order::Steps::ALL.fetch(kind).words(outcome.body)}", Order::Steps::Undo.words(undone.body)
     end
+  end
+
+  def undone(kind, body, before)
+    outcome = Order::Steps::ALL.fetch(kind).call(body, before)
+    after = moved(before, outcome.movements).with(stage: outcome.stage || before.stage, done: [step_of(kind, "Ines", **outcome.body)])
+    [after, Order::Steps::Undo.call({}, after)]
+  end
+
+  # What came back another way is undone that way; what a cancelled order had in its bag is on the shelf by now, and what was kept is theirs.
+  def test_undone_as_it_was_done
+    kinds = ->(told) { told.last.movements.map { |one| [one.kind, one.quantity] } }
+    away = BODIES["take_back"].merge("to_shelf" => false)
+    assert_equal [["not_stays_out", 1]], kinds.call(undone("take_back", away, life("open", [good(handed: 2)])))
+    cancel = ->(handed, goods) { undone("cancel", { "reason" => "rang off", "handed" => handed }, life("open", [goods])) }
+    assert_equal [["not_stays_out", 1]], kinds.call(cancel.call("scrapped", good(handed: 2, returned: 1)))
+    assert_equal [["not_returned", 2]], kinds.call(cancel.call("shelf", good(handed: 2)))
+    assert_empty kinds.call(cancel.call("kept", good(handed: 2)))
+    assert_equal(["open", []], cancel.call(nil, good(bagged: 2)).last.then { |told| [told.stage, told.movements] })
+    assert_equal "quoted", undone("cancel", { "reason" => "rang off" }, life("quoted")).last.stage
+    accepted = life("open", [good(reserved: 2)]).with(done: [step_of("accept", "Ines")])
+    assert_equal(["quoted", [["released", 2]]], Order::Steps::Undo.call({}, accepted).then { |told| [told.stage, kinds.call([told])] })
+  end
+
+  def test_terms_and_tools_are_as_they_were
+    assert_equal({ discount: "0" }, undone("discount", { "percent" => "5" }, life).last.columns)
+    assert_equal({ valid_until: "2026-12-01" }, undone("prolong", { "until" => "24 dec" }, life("quoted")).last.columns)
+    assert_equal({ state: "back", tag: "PW-T11/1" }, undone("lend", BODIES["lend"], life).last.loan)
+    back = undone("tool_back", { "tool" => "PW-T11/1", "condition" => "worn" }, life("open", loans: [OUT])).last.loan
+    assert_equal({ state: "out", tag: "PW-T11/1", deposit_cents: 2500, condition: OUT.condition, until: "2026-12-01" }, back)
   end
 
   def test_what_cannot_be_undone_says_so

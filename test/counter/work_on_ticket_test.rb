@@ -46,7 +46,7 @@ class WorkOnTicketTest < Minitest::Test
     assert_equal [[:keep, nil]], fate.call(view(told, leak, oil, looked), "rod_seal")
     assert_equal [[:inspect, nil]], fate.call(view(told, leak, said("no oil leaks at the plungers")), "rod_seal")
     packings = view(said("plate PG50L, packings, plunger scored"))
-    assert_empty packings.planned.workup.demand.fates.select { |row| row.finding&.because.to_s.start_with?("they said") }
+    assert_empty(packings.planned.workup.demand.fates.select { |row| row.finding&.because.to_s.start_with?("they said") })
   end
 
   def test_nothing_lies_in_the_tray_while_no_order_leads

@@ -72,7 +72,8 @@ module Gimlet
       end
 
       def returned_as_another
-        @database[:order_steps].where(kind: "take_back").where(Sequel.like(:body, "%#{WRONG}%")).select(:order_id)
+        told = @database[:order_steps].where(kind: %w[take_back undo]).where(Sequel.like(:body, "%#{WRONG}%"))
+        told.group(:order_id).having(Sequel.function(:sum, Sequel.case({ { kind: "take_back" } => 1 }, -1)) => 1..).select(:order_id)
       end
 
       def ticket_of(ticket, order)

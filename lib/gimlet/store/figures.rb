@@ -43,7 +43,12 @@ module Gimlet
       end
 
       # @return [Hash{String=>Integer}] reason => pieces that came back
-      def returns = steps(%w[take_back]).group_by { |body| body["because"] }.transform_values { |same| same.sum { |body| body["quantity"] } }
+      # Less those that were undone.
+      def returns
+        undone = steps(%w[undo]).filter_map { |body| body["undone"] if body["of"] == "take_back" }
+        counted = steps(%w[take_back]).map { |body| [body, 1] } + undone.map { |body| [body, -1] }
+        counted.group_by { |body, _| body["because"] }.transform_values { |same| same.sum { |body, sign| sign * body["quantity"] } }
+      end
 
       # @return [Core::Desk::Takings] of the orders that went out
       def takings

@@ -29,9 +29,9 @@ module Gimlet
       # @param id [Integer]
       # @return [Core::Order::Life]
       def of(id)
-        stage, valid_until = @database[:orders].where(id: id).get(%i[stage valid_until])
+        stage, valid_until, discount = @database[:orders].where(id: id).get(%i[stage valid_until discount])
         Core::Order::Life.new(id: id, stage: stage, goods: goods(id), loans: @tools.of_order(id), valid_until: valid_until && Date.parse(valid_until),
-                              today: Clock.today, done: steps(id))
+                              today: Clock.today, done: steps(id), discount: discount)
       end
 
       # @return [Array<Integer>] orders that have waited longer for what this one waits for
@@ -105,8 +105,9 @@ module Gimlet
 
       def columns(id, outcome)
         change = outcome.columns.merge(stage: outcome.stage).compact
-        change[:cancelled_at] = Clock.now if outcome.stage == "cancelled"
-        change.merge!(cancelled_at: nil, cancelled_because: nil) if %w[open quoted].include?(outcome.stage)
+        if outcome.stage == "cancelled" then change[:cancelled_at] = Clock.now
+        elsif outcome.stage then change.merge!(cancelled_at: nil, cancelled_because: nil)
+        end
         # The day it went out stays when its closing is undone, and goes when its handing over is.
         change[:handed_at] = Sequel.function(:coalesce, :handed_at, Clock.now) if outcome.stage == "handed_over"
         change[:handed_at] = nil if outcome.stage == Ledger::OPEN

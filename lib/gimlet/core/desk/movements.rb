@@ -30,6 +30,7 @@ module Gimlet::Core
         "handed_over" => { bagged: -1, checked: -1, handed: 1 }, "handed_over_unchecked" => { bagged: -1, handed: 1 },
         "not_handed_over" => { bagged: 1, checked: 1, handed: -1 }, "not_handed_over_unchecked" => { bagged: 1, handed: -1 },
         "returned" => { on_hand: 1, returned: 1 }, "stays_out" => { returned: 1 },
+        "not_returned" => { on_hand: -1, returned: -1 }, "not_stays_out" => { returned: -1 },
         "kit_opened" => { on_hand: -1 }, "out_of_kit" => { on_hand: 1 }, "into_kit" => { on_hand: -1 }, "kit_made_up" => { on_hand: 1 }
       }.freeze
 
@@ -40,6 +41,7 @@ module Gimlet::Core
         "handed_over" => "handed over", "handed_over_unchecked" => "handed over unchecked",
         "not_handed_over" => "not handed over after all", "not_handed_over_unchecked" => "not handed over after all, unchecked",
         "returned" => "came back to the shelf", "stays_out" => "came back, not to the shelf",
+        "not_returned" => "did not come back after all", "not_stays_out" => "did not come back after all, and not to the shelf",
         "kit_opened" => "kit opened", "out_of_kit" => "out of a kit", "into_kit" => "into a kit", "kit_made_up" => "kit made up"
       }.freeze
 

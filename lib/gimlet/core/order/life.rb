@@ -8,10 +8,11 @@ require_relative "total"
 module Gimlet::Core
   class Order
     # Where an order stands: its `stage`, which steps set, and its goods, which the ledger moves. `loans` are Desk::Loan: tools promised to it,
-    # or out. `done` are its steps so far, as entries; `who` acts now, nil where nobody says.
+    # or out. `done` are its steps so far, as entries; `who` acts now, nil where nobody says; `discount` is
+    # in percent.
     #
     #   Life.new(stage: "open", goods: goods).state # => "waiting"
-    Life = Value.of(:id, :stage, :goods, :loans, :valid_until, :today, :done, :who) do
+    Life = Value.of(:id, :stage, :goods, :loans, :valid_until, :today, :done, :who, :discount) do
       # @return [String] one of States
       def state
         return stage unless stage == "open"

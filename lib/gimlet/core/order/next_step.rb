@@ -19,7 +19,7 @@ module Gimlet::Core
         scanned, others = steps.partition { |step| step::SCAN }
         pressed, asking = others.partition { |step| step::BUTTON }
         new(scan: scanned.first&.then { |step| { kind: step.id, name: step::SCAN, codes: step.codes(life) } },
-            forms: asking.map(&:id), buttons: pressed.map { |step| { kind: step.id, name: step::BUTTON, quiet: step::QUIET } }, says: says(life),
+            forms: asking.map(&:id), buttons: pressed.map { |step| { kind: step.id, name: step.button(life), quiet: step::QUIET } }, says: says(life),
             unchecked: life.unchecked?, part: life.goods.any? { |good| good.open.positive? })
       end
 

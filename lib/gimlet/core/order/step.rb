@@ -64,6 +64,9 @@ module Gimlet::Core
         # @return [Boolean] whether it is what comes next, rather than something that may be done
         def next?(life) = !self::BUTTON.nil? || codes(life).any?
 
+        # @return [String, nil] what is on its button now
+        def button(_life) = self::BUTTON
+
         # @return [Array<String>] numbers that scanned pieces are wanted of
         def codes(_life) = []
 
@@ -75,7 +78,7 @@ module Gimlet::Core
 
         # @param body [Hash{String=>Object}] as it was kept
         # @param life [Life] that this was the last step of
-        # @return [Hash, nil] movements and stage that undo it; nil where it cannot be undone
+        # @return [Hash, nil] movements, stage, columns and loan that undo it; nil where it cannot be undone
         def undo(_body, _life) = nil
 
         # @return [String]

@@ -19,6 +19,9 @@ module Gimlet::Core
           outcome(body, stage: "open")
         end
 
+        # A quote again, to which nothing is promised.
+        def self.undo(_body, life) = { stage: "quoted", movements: moves("released", life, &:reserved) }
+
         def self.words(_body) = "the quote was taken"
       end
     end

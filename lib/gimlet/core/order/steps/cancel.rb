@@ -26,8 +26,17 @@ module Gimlet::Core
             reject("handed", "handed_over",
                    "#{out} #{out == 1 ? 'piece is' : 'pieces are'} with the customer: say whether it came back, is scrapped, or is kept.")
           reason = body["reason"].strip
-          outcome({ **body, "reason" => reason }, movements: in_the_shop(life) + outside(body, life), stage: "cancelled",
-                                                  columns: { cancelled_because: reason })
+          kept = { **body, "reason" => reason, "was" => life.stage, "out" => life.goods.to_h { |good| [good.number, good.out] } }
+          outcome(kept, movements: in_the_shop(life) + outside(body, life), stage: "cancelled", columns: { cancelled_because: reason })
+        end
+
+        # It counts again: what the customer has is theirs again, what lay in the bag is on the shelf and waits to be picked.
+        def self.undo(body, life)
+          return unless body["was"]
+
+          kind = { "shelf" => "not_returned", "scrapped" => "not_stays_out" }[body["handed"]]
+          out = kind ? life.goods.map { |good| [good, body["out"].fetch(good.number, 0)] }.select { |_, count| count.positive? } : []
+          { stage: body["was"], movements: out.map { |good, count| move(kind, good, count, life) } }
         end
 
         def self.in_the_shop(life)

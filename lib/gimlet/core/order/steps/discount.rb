@@ -12,10 +12,12 @@ module Gimlet::Core
         FROM = %w[quoted ordered waiting picked checked].freeze
         field "percent", { "type" => %w[string number], "maxLength" => 10 }
 
-        def self.call(body, _life)
+        def self.call(body, life)
           percent = Percent.read(body["percent"])
-          outcome({ "percent" => percent }, columns: { discount: percent })
+          outcome({ "percent" => percent, "was" => life.discount }, columns: { discount: percent })
         end
+
+        def self.undo(body, _life) = body["was"] && { columns: { discount: body["was"] } }
 
         def self.words(body) = "#{body['percent']} % off"
       end

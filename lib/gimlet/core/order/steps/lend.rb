@@ -33,6 +33,8 @@ module Gimlet::Core
 
         private_class_method :elsewhere
 
+        def self.undo(body, _life) = { loan: { state: "back", tag: body["tool"] } }
+
         def self.words(body)
           "lent #{body['tool']} #{body['name']} until #{body['until']}, deposit #{Money.plain(body['deposit_cents'])}"
         end

@@ -14,8 +14,10 @@ module Gimlet::Core
 
         def self.call(body, life)
           day = TypedDay.ahead(body["until"], life.today, field: "until").iso8601
-          outcome(body.merge("until" => day), columns: { valid_until: day })
+          outcome({ "until" => day, "was" => life.valid_until&.iso8601 }, columns: { valid_until: day })
         end
+
+        def self.undo(body, _life) = body["was"] && { columns: { valid_until: body["was"] } }
 
         def self.next?(_life) = true
 

@@ -27,6 +27,11 @@ module Gimlet::Core
           outcome(body, movements: [move(body["to_shelf"] ? "returned" : "stays_out", good, body["quantity"], life, REASONS[body["because"]])])
         end
 
+        def self.undo(body, life)
+          kind = body["to_shelf"] ? "not_returned" : "not_stays_out"
+          { movements: [move(kind, good(body, life), body["quantity"], life)] }
+        end
+
         def self.next?(life) = life.goods.any? { |good| good.out.positive? }
 
         def self.words(body) = "#{body['quantity']} × #{body['number']} came back: #{REASONS[body['because']]}"
