@@ -49,6 +49,7 @@ class EntryKindsTest < Minitest::Test
     "hazard_lifted" => [{ "hazard" => "low_oil", "reason" => "filled to the mark" }, "lifted, low oil: filled to the mark", {}],
     "stop_told" => [{ "hazard" => "low_oil", "words" => "fill it" }, "told the caller, low oil: fill it", {}],
     "unit" => [{ "unit" => "lbf·ft" }, "torques in lbf·ft", { unit: "lbf·ft" }],
+    "wanted" => [{ "by" => "2026-12-04" }, "wanted by 2026-12-04", { wanted: "2026-12-04" }],
     "sighted" => [{ "due_on" => "2026-05-04" }, "kept as a pump that is not on file: they hear by 2026-05-04",
                   { state: "sighted", sighted: { at: Time.at(0), due_on: "2026-05-04" } }],
     "closed" => [{ "reason" => "rang off" }, "closed: rang off", { state: "closed" }],
@@ -60,7 +61,7 @@ class EntryKindsTest < Minitest::Test
   TAKEN_BACK = {
     "customer" => { "customer_id" => nil }, "checked" => { "check" => "nozzle_big", "result" => nil }, "pump" => { "id" => nil },
     "inspected" => { "slot" => "hp_seal", "position" => "cylinder 1", "outcome" => nil, "measured" => nil },
-    "had" => { "number" => "PW-1", "quantity" => 0 }, "handed" => { "tool" => "seal driver", "how" => nil },
+    "had" => { "number" => "PW-1", "quantity" => 0 }, "wanted" => { "by" => nil }, "handed" => { "tool" => "seal driver", "how" => nil },
     "entered" => { "pump" => "X", "fastener" => "head_bolts", "value" => nil }, "settled" => { "doubt" => "head_bolts 9", "reason" => nil },
     "fixed" => { "number" => "PW-1", "quantity" => nil }, "also" => { "number" => "PW-2", "quantity" => nil },
     "extension" => { "lever_mm" => nil, "extension_mm" => nil }, "reopened" => nil

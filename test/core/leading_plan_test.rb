@@ -54,6 +54,29 @@ class LeadingPlanTest < Minitest::Test
     assert_equal "part now, the rest to come", led("on_shelf", kit: 2, loose: 0).first.first, "whoever chooses it is told what it is"
   end
 
+  # The set comes on the 11th, the loose pieces on the 4th, with a purchase that is under way. By hand: 3 × 4.00 for sets, 12 × 1.50 loose.
+  def by(day, stock = shelf(kit: 0, loose: 0))
+    purchase = Core::Desk::Arrivals::Purchase.new(at: Date.new(2026, 12, 1), expected: Date.new(2026, 12, 4),
+                                                  lines: LOOSE.to_h { |number| [number, 6] })
+    arrivals = Core::Desk::Arrivals.new(today: Date.new(2026, 12, 2)) do
+      Core::Desk::Arrivals::Known.new(purchases: [purchase], kept: [Core::Desk::Arrivals::Kept.new(took: 9, late: 0)], waiting: {})
+    end
+    demand = Core::Demand.new(Core::Teardown.of(variant("DK415"), Core::Scope.of(["packings"], extent: "leak_only")), snapshot)
+    deadline = day && Core::Desk::Deadline.new(by: Date.new(2026, 12, day), arrivals: arrivals)
+    all = Core::KitPlan::Plans.new(demand, snapshot, stock).call(deadline: deadline)
+    [all.first.lines.map(&:number), deadline&.late(all.first.lines)]
+  end
+
+  def test_what_is_there_by_the_wanted_day_leads
+    assert_equal [[KIT], nil], by(nil), "no day: the cheapest"
+    assert_equal [[KIT], 0], by(11), "the cheapest is there by then"
+    assert_equal [LOOSE.sort, 0], by(10), "a day before it is not"
+    assert_equal [LOOSE.sort, 0], by(4)
+    assert_equal [LOOSE.sort, 1], by(3), "nothing is there by then: what comes first"
+    assert_equal [[KIT], 0], by(11, shelf(kit: 0, loose: 9)), "the shelf is dearer than what comes in time"
+    assert_equal [LOOSE.sort, 0], by(4, shelf(kit: 0, loose: 9))
+  end
+
   def test_where_nothing_covers_all_the_shelf_may_lead
     only = shelf(kit: 0, loose: 9).except(KIT, "DB 7850")
     all = plans(variant("DK415"), "packings", "leak_only", only)

@@ -160,7 +160,9 @@ module Gimlet
       end
 
       def known_ticket(id) = tickets.known?(id) || missing("There is no ticket #{id}.")
-      def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock_for(id), customers, orders).call(id, entries)
+      def work_on(id, entries) = Counter::WorkOnTicket.new(stocked, stock_for(id), customers, orders, arrivals_for(id)).call(id, entries)
+
+      def arrivals_for(ticket) = terms(before: ticket && orders.id_of(ticket)).arrivals
 
       # A ticket that has an order already finds its own pieces free.
       def stock_for(ticket) = (order = ticket && orders.id_of(ticket)) ? stock.for_order(order) : stock.all
@@ -200,7 +202,7 @@ module Gimlet
 
       def place_order(ticket)
         newest
-        work = Counter::WorkOnTicket.new(reference, stock_for(ticket), customers, orders)
+        work = Counter::WorkOnTicket.new(reference, stock_for(ticket), customers, orders, arrivals_for(ticket))
         Counter::PlaceOrder.new(work, database, prices: stock_for(ticket), terms: terms, **stores)
       end
 

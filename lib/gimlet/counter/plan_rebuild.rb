@@ -39,7 +39,7 @@ module Gimlet
         Core::InputError.reject("scope", "empty_scope", "Agree at least one work area first.") if request[:scope].empty?
         variant, assumptions = variant(request)
         scope = Core::Scope.of(request[:scope], at: request[:positions], extent: request[:extent]).check(variant, @snapshot.areas.keys)
-        job = { scope: scope, unit: request[:units], **request.slice(:policy, :pumps), **particulars(request) }
+        job = { scope: scope, unit: request[:units], **request.slice(:policy, :pumps, :deadline), **particulars(request) }
         workup = Core::Plan::Rebuild.new(@snapshot, @stock, @solved).call(variant, **job)
         asked = Core::Plan::Intervals.passed(workup.teardown, workup.demand.fates)
         Result.new(workup: workup, request: request, assumptions: assumptions + asked, snapshot: @snapshot)

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../core/desk/deadline"
+require_relative "../core/desk/terms"
 require_relative "../core/diagnosis/told_findings"
 require_relative "plan_rebuild"
 
@@ -14,7 +16,9 @@ module Gimlet
 
       # @param reference [Reference]
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
-      def initialize(reference, stock)
+      # @param arrivals [Core::Desk::Arrivals] when what is short comes
+      def initialize(reference, stock, arrivals = Core::Desk::Terms.none.arrivals)
+        @arrivals = arrivals
         @reference = reference
         @stock = stock
       end
@@ -28,7 +32,8 @@ module Gimlet
                     also: ticket.also.select { |line| sold?(line[:number]) },
                     entered: ticket.entered.select { |id, one| same_gap?(id, one[:pump], variant) },
                     wrenches: ticket.owned.values.select { |range| range["from"] } }
-        @reference.field.recall(:results, [:plan, request, @stock.object_id]) { planned(request) }
+        key = [:plan, request, @stock.object_id, ticket.wanted && [ticket.wanted, @arrivals.mark]]
+        @reference.field.recall(:results, key) { planned(request.merge(deadline: deadline(ticket))) }
       end
 
       # What the work would cost if it went so far, bought in the way that is chosen.
@@ -40,6 +45,8 @@ module Gimlet
       end
 
       private
+
+      def deadline(ticket) = ticket.wanted && Core::Desk::Deadline.new(by: Date.iso8601(ticket.wanted), arrivals: @arrivals)
 
       # What goes along must still be in a catalogue and have a price.
       def sold?(number) = @stock.key?(number) && (@reference.snapshot.part(number) || @reference.snapshot.kit(number))

@@ -33,10 +33,11 @@ module Gimlet
       # @param stock [Hash{String=>Core::KitPlan::Stock}]
       # @param customers [Store::Customers]
       # @param orders [Store::Orders]
-      def initialize(reference, stock, customers, orders)
+      # @param arrivals [Core::Desk::Arrivals] when what is short comes
+      def initialize(reference, stock, customers, orders, arrivals = Core::Desk::Terms.none.arrivals)
         @orders = orders
         @reference = reference
-        @plans = TicketPlans.new(reference, stock)
+        @plans = TicketPlans.new(reference, stock, arrivals)
         @customers = customers
         @identify = IdentifyPump.new(reference, customers)
         @diagnose = DiagnoseCall.new(reference)

@@ -23,7 +23,7 @@ module Gimlet
     #   TicketView.call(view)[:settled] # => {"pump" => true, "work" => false, ...}
     class TicketView
       # What the ticket says as it is.
-      SHOWN = %i[channel customer_id scope agreed pumps findings chosen policy unit extent had fixed extension state amends].freeze
+      SHOWN = %i[channel customer_id scope agreed pumps findings chosen policy unit extent had fixed extension state wanted amends].freeze
 
       # @param view [Counter::WorkOnTicket::View]
       # @param terms [Core::Desk::Terms]

@@ -5,7 +5,7 @@ import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { api, told } from "../api/client";
 import { useOrder } from "../api/queries";
 import type { Order } from "../api/types";
-import { day, percent, price } from "../shell/format";
+import { date, day, percent, price } from "../shell/format";
 import { Page } from "../shell/Page";
 import { ProblemAlert } from "../shell/ProblemAlert";
 import { freshKey } from "../ticket/key";
@@ -51,6 +51,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
           <h1 style={{ margin: 0, fontSize: 24 }}>{pump.maker} {pump.model}{pump.serials ? `, serials ${pump.serials}` : ""}</h1>
           <div><Whose steps={steps} /> · {day(order.created_at)} · {percent(record.sure)} sure</div>
           <div>Work: {work.areas.map((area) => area.name).join(", ")}{work.pumps > 1 ? `, on ${work.pumps} pumps` : ""}{work.complaints.length > 0 ? `. Complaint: ${work.complaints.join(", ")}` : ""}.</div>
+          {record.wanted && <div><strong>Wanted by {date(record.wanted)}</strong></div>}
           {order.together.length > 0 && <div>In the same call: {order.together.map((one) => <Link key={one.id} to={`/orders/${one.id}`} style={{ marginRight: 8 }}>order {one.id}, {one.pump}</Link>)}; quote and note are of all of them.</div>}
           {order.cancelled_at && <div><strong>Cancelled</strong> {day(order.cancelled_at)}: {order.cancelled_because}</div>}
           {order.version > 1 && <div><strong>Version {order.version}</strong>: {order.amended_because}. Earlier: {order.versions.map((one) => <Link key={one.version} to={`/orders/${order.id}?version=${one.version}`} style={{ marginRight: 8 }}>version {one.version}</Link>)}</div>}

@@ -65,7 +65,7 @@ module Gimlet::Core
     Surplus = Value.of(:number, :name, :quantity, :worth_cents)
 
     POLICIES = { "on_shelf" => "on the shelf today", "cheapest" => "cheapest",
-                 "complete_sets" => "complete sets" }.freeze
+                 "complete_sets" => "complete sets", "in_time" => "there by the day" }.freeze
     # What the shelf alone is called where it leaves open what another plan covers.
     PART_NOW = "part now, the rest to come"
 
@@ -90,9 +90,13 @@ module Gimlet::Core
       end
 
       # @param policy [String, nil] the one that somebody chose
+      # @param deadline [#late, #days, #count, nil] Desk::Deadline: by when it is wanted
       # @return [Array<Plan>] without doubles; first the one that was chosen, else the one that leads
-      def call(policy = nil)
-        order = [policy, *POLICIES.keys].compact.uniq
+      def call(policy = nil, deadline: nil)
+        @deadline = deadline
+        # Without a day nothing is in time.
+        policy = nil if policy == "in_time" && deadline.nil?
+        order = [policy, *(@deadline ? POLICIES.keys : POLICIES.keys - ["in_time"])].compact.uniq
         found = order.map { |one| [one, solve(one)] }.group_by { |_, purchase| purchase.counts }
         plans = found.values.map { |same| plan(same.map(&:first), same.first.last) }
         named(policy ? plans : led(plans))
@@ -103,9 +107,17 @@ module Gimlet::Core
 
       private
 
-      # The shelf leads where no other plan covers more, else the cheapest of those that do: an order is to do the job that was agreed.
+      # The shelf leads where no other plan covers more, else the cheapest of those that do: an order is to do the job that was agreed. Where a day
+      # is wanted, the cheapest that is there by then leads, and where none is, the one that is there first.
       def led(plans)
-        plans.each_with_index.min_by { |one, at| [one.lacking, at.zero? ? 0 : 1, one.price_cents] }.first.then { |first| [first, *(plans - [first])] }
+        first = plans.min_by { |one| [one.lacking, rank(one, plans), one.price_cents] }
+        [first, *(plans - [first])]
+      end
+
+      def rank(one, plans)
+        return @deadline.late(one.lines) if @deadline
+
+        one == plans.first ? 0 : 1
       end
 
       def named(plans)
@@ -114,10 +126,28 @@ module Gimlet::Core
       end
 
       def solve(policy)
-        free = (policy == "complete_sets" ? sets : @offers) - @fixed.keys
-        limits = policy == "on_shelf" ? free.to_h { |offer| [offer.number, offer.free] } : {}
+        return in_time if policy == "in_time" && @deadline
+
+        offers = policy == "complete_sets" ? sets : @offers
+        bought(offers, policy == "on_shelf" ? offers.to_h { |offer| [offer.number, offer.free] } : {})
+      end
+
+      # @param limits [Hash{String=>Integer}] how many there are of a number; without one any number can be had
+      def bought(offers, limits)
+        free = offers - @fixed.keys
         with_fixed(Cover.new(@demand.quantities, free, limits: limits, given: @fixed.transform_values(&:quantity), solved: @solved).call)
       end
+
+      # Of what is there by the day; where that is not enough, by the first day on which it is.
+      def in_time
+        most = @demand.quantities.values.sum
+        least = short(bought(@offers, {}))
+        days = @deadline.days(@offers.map(&:number), most)
+        purchases = days.lazy.map { |day| bought(@offers, @offers.to_h { |one| [one.number, one.free + @deadline.count(one.number, most, day)] }) }
+        purchases.find { |purchase| short(purchase) == least } || bought(@offers, {})
+      end
+
+      def short(purchase) = balance(purchase, served(purchase)).values.select(&:negative?).sum
 
       def offered(fixed)
         @offers.find { |offer| offer.number == fixed.number } ||

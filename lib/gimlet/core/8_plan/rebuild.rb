@@ -14,14 +14,15 @@ require_relative "steps"
 module Gimlet::Core
   module Plan
     # Everything a rebuild order says about one pump.
-    Workup = Value.of(:variant, :teardown, :demand, :plans, :tools, :wrenches, :consumables, :tightening, :extension, :refit, :steps, :cautions)
+    Workup = Value.of(:variant, :teardown, :demand, :plans, :tools, :wrenches, :consumables, :tightening, :extension, :refit, :steps, :cautions,
+                      :deadline)
 
     # What is to be done: `scope` areas or a whole Scope, `policy` of KitPlan::POLICIES where one was chosen, `pumps` how many, `unit` of the
     # customer's wrench,
     # `findings` of Finding, `had` { part number => how many the customer has already }, `fixed` lines of KitPlan::Fixed set by hand,
     # `wrenches` the customer's own, `extension` of Tightening::Extension or nil, `entered` { fastener id => Tightening::Entered },
-    # `service` of Materials::Service, what it pumps, `also` lines of KitPlan::Fixed that go along.
-    Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches, :extension, :entered, :service, :also)
+    # `service` of Materials::Service, what it pumps, `also` lines of KitPlan::Fixed that go along, `deadline` a Desk::Deadline or nil.
+    Job = Value.of(:scope, :policy, :pumps, :unit, :findings, :had, :fixed, :wrenches, :extension, :entered, :service, :also, :deadline)
     USUAL = { pumps: 1, unit: "N·m", findings: [].freeze, had: {}.freeze, fixed: [].freeze, also: [].freeze,
               wrenches: [].freeze, entered: {}.freeze }.freeze
 
@@ -50,9 +51,10 @@ module Gimlet::Core
         end)
         bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps, own: job.wrenches, extension: job.extension, stock: @stock)
         plans = KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, also: job.also, solved: @solved)
-        Workup.new(variant: variant, teardown: teardown, demand: demand, plans: plans.call(job.policy), tools: bench.tools, wrenches: bench.choice,
+        Workup.new(variant: variant, teardown: teardown, demand: demand, plans: plans.call(job.policy, deadline: job.deadline),
+                   tools: bench.tools, wrenches: bench.choice,
                    consumables: bench.consumables, tightening: tightening, extension: job.extension, refit: Refitting.of(teardown),
-                   steps: Steps.for(teardown), cautions: Cautions.for(teardown, @snapshot, job.service))
+                   steps: Steps.for(teardown), deadline: job.deadline, cautions: Cautions.for(teardown, @snapshot, job.service))
       end
     end
   end

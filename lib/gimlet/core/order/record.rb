@@ -47,8 +47,8 @@ module Gimlet::Core
       end
 
       def call(reason)
-        { record: VERSION, pump: pump, reason: reason, **seen, stops: @stops, work: work, parts: parts, why: @plan[:demand], **@plan.slice(*KEPT),
-          unit: @ticket.unit, catalogue_version: @plan[:catalogue_version], entry: @ticket.last }
+        { record: VERSION, pump: pump, reason: reason, wanted: @ticket.wanted, **seen, stops: @stops, work: work, parts: parts,
+          why: @plan[:demand], **@plan.slice(*KEPT), unit: @ticket.unit, catalogue_version: @plan[:catalogue_version], entry: @ticket.last }
       end
 
       private

@@ -31,6 +31,7 @@ require_relative "kinds/stop_told"
 require_relative "kinds/struck"
 require_relative "kinds/taken_up"
 require_relative "kinds/unit"
+require_relative "kinds/wanted"
 require_relative "kinds/work"
 
 module Gimlet::Core

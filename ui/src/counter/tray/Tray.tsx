@@ -9,6 +9,7 @@ import { WithTax } from "../../shell/WithTax";
 import type { LiveTicket } from "../../ticket/useTicket";
 import { Jobs } from "./Jobs";
 import { SaveOrder } from "./SaveOrder";
+import { WantedBy } from "./WantedBy";
 
 interface Props {
   ticket: LiveTicket;
@@ -43,6 +44,7 @@ export function Tray({ ticket, view, onSave }: Props) {
             </Box>
             {tray.certain.length > 0 && <WithTax net={tray.price_cents} gross={tray.gross_cents} />}
             {tray.open.length === 0 && plan.plans[0]!.comes && <p style={{ margin: 0 }}>all of it {plan.plans[0]!.comes}</p>}
+            {tray.certain.length > 0 && <WantedBy ticket={ticket} view={view} plan={plan} />}
             {plan.assumptions.map((text) => <Caution key={text}>{text}</Caution>)}
             {view.order_id === null && <SaveOrder ticket={ticket} lacking={view.lacking} where="tray" onSave={onSave} />}
           </Box>
