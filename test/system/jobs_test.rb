@@ -20,6 +20,7 @@ class JobsTest < SystemTest
       save_whatever_it_takes
       assert_text "Order #{at + 1} is saved"
     end
+    one_set_of_tools
     together
     at_the_bench
   end
@@ -34,6 +35,14 @@ class JobsTest < SystemTest
   # A doubt about a lone plate, or a piece that is not there, takes a reason.
   def save_whatever_it_takes
     say "save as it stands on the plate"
+  end
+
+  # The call's tray has one set of tools, and each is for whom it is.
+  def one_set_of_tools
+    within("section[aria-label='In this call']") do
+      find("summary", text: /tools for all of them/).click
+      assert_text(/torque wrench .*: TK4R20.*DK418/)
+    end
   end
 
   def together

@@ -15,6 +15,7 @@ require_relative "measured_on_ticket"
 require_relative "outside"
 require_relative "plan"
 require_relative "stops"
+require_relative "together"
 
 module Gimlet
   module Present
@@ -47,7 +48,7 @@ module Gimlet
           phrases: InputHints.call(@view.found),
           diagnosis: @view.diagnosis && Diagnosis.call(@view.diagnosis, reference.snapshot.areas, reference.diagnosis),
           measured: MeasuredOnTicket.call(@view.measured), extents: extents, amending: amending,
-          jobs: @jobs.map { |job| Job.call(job, @terms) } }
+          jobs: @jobs.map { |job| Job.call(job, @terms) }, together: Together.call(@jobs, @terms) }
       end
 
       private

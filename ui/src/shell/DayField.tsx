@@ -1,4 +1,5 @@
-import TextField from "@mui/material/TextField";
+import Box from "@mui/material/Box";
+import OutlinedInput from "@mui/material/OutlinedInput";
 
 interface Props {
   label: string;
@@ -9,5 +10,8 @@ interface Props {
 
 /** A day as it is typed, in words or figures; the server reads it, and asks where it can be two. */
 export const DayField = ({ label, value, placeholder = "9 Dec, Friday …", onChange }: Props) => (
-  <TextField size="small" label={label} placeholder={placeholder} value={value} onChange={(event) => onChange(event.target.value)} sx={{ width: 150 }} slotProps={{ htmlInput: { maxLength: 30 }, inputLabel: { shrink: true } }} />
+  <Box component="label" sx={{ display: "flex", gap: 1, alignItems: "center", whiteSpace: "nowrap", fontSize: 15 }}>
+    {label}
+    <OutlinedInput size="small" placeholder={placeholder} value={value} onChange={(event) => onChange(event.target.value)} inputProps={{ maxLength: 30 }} sx={{ width: 140, "& input": { py: 0.75 } }} />
+  </Box>
 );

@@ -21,6 +21,7 @@ export const blankView = (id: number | null): TicketView => ({
   tray: { name: null, certain: [], open: [], price_cents: 0, gross_cents: 0 },
   turns: { most: null, less: [] },
   lacking: [{ id: "nothing", text: "" }], enough: false, jobs: [],
+  together: null,
   settled: { pump: false, work: false, parts: false, tools: false, tightening: false, hand_over: false },
   doubt: null,
   order_id: null,

@@ -7,13 +7,11 @@ import { useAnotherJob } from "../../ticket/useAnotherJob";
 
 /** Every kind of pump of the call, and what they come to together. */
 export function Jobs({ view }: { view: TicketView }) {
-  const { jobs } = view;
+  const { jobs, together } = view;
   const another = useAnotherJob();
   if (view.id === null) return null;
   const next = <Button size="small" disabled={another.isPending} onClick={() => another.mutate(view.id!)}>Another kind of pump in this call</Button>;
-  if (jobs.length === 0) return next;
-  const sum = (cents: (job: TicketView["jobs"][number]) => number) => jobs.reduce((all, job) => all + cents(job), 0);
-  const [net, gross] = [sum((job) => job.price_cents), sum((job) => job.gross_cents)];
+  if (!together) return next;
   return (
     <Box component="section" aria-label="In this call" sx={{ borderTop: "1px solid", borderColor: "divider", mt: 1, pt: 0.5, fontSize: 15 }}>
       <strong>In this call</strong>
@@ -27,7 +25,14 @@ export function Jobs({ view }: { view: TicketView }) {
         );
       })}
       {next}
-      <Box sx={{ display: "flex", justifyContent: "space-between", fontWeight: 700 }}><span>all together</span><span>{price(net)}{gross !== net && `, with tax ${price(gross)}`}</span></Box>
+      <Box sx={{ display: "flex", justifyContent: "space-between", fontWeight: 700 }}><span>all together</span><span>{price(together.price_cents)}{together.gross_cents !== together.price_cents && `, with tax ${price(together.gross_cents)}`}</span></Box>
+      {together.comes && <div>all of it {together.comes}</div>}
+      {together.tools.length > 0 && (
+        <details>
+          <summary>{together.tools.length} tools for all of them</summary>
+          {together.tools.map((tool) => <div key={tool.name + tool.number}><strong>{tool.name}</strong>{tool.number && ` ${tool.number}`}: {tool.pumps.join(", ")}</div>)}
+        </details>
+      )}
     </Box>
   );
 }
