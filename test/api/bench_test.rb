@@ -104,6 +104,15 @@ class BenchApiTest < Minitest::Test
   def packing = json["stacks"].find { |stack| stack["id"] == "packing" }
 
   # A finding goes back to the counter with what it costs, and changes nothing until it is agreed there.
+  # Who stands at the bench sees what is not in the bag, and what is still to come, as every paper has it.
+  def test_places_that_are_not_filled_are_told_at_the_bench
+    place("plate TK4R20, serial 31500, 15 lpm, green, packings, 4 pumps")
+    told = json["places"]
+    assert_equal told, get(PATH).then { json["places"] }
+    assert_schema "Bench"
+    assert_match(/TO COME: \d+ pieces/, told["coming"].join)
+  end
+
   def test_what_is_found_at_the_bench_waits_to_be_agreed
     place "plate TK4R20, serial 31500, 15 lpm, green, inlet valves"
     get PATH

@@ -11,7 +11,7 @@ module Gimlet
     # An order at the bench, one pump at a time: the card's lines with their ticks and drawings, and every turn of the wrench with what is asked and
     # what was read.
     #
-    #   BenchView.call(order, entries)[:moments].first[:title] # => "On the bench: parts"
+    #   BenchView.call(order, entries, found: found, places: places)[:moments].first[:title] # => "On the bench: parts"
     module BenchView
       module_function
 
@@ -19,13 +19,15 @@ module Gimlet
       # @param entries [Array<Core::Entry>] of its bench
       # @param at [Integer] which pump, from 1
       # @param found [Hash] of Counter::FoundAtBench
+      # @param places [Hash] of Places: how each place of the work is filled
       # @return [Hash] of the OpenAPI schema Bench
-      def call(order, entries, at: 1, found: nil)
+      def call(order, entries, found:, places:, at: 1)
         record, log = order.record, Core::Bench::Log.of(entries, at)
         fasteners = record["tightening"].map { |one| fastener(one, log) }
         { order_id: order.id, last: log.last, pump: record["pump"].values_at("maker", "model").join(" "), unit: record["unit"],
           pumps: pumps(order, entries), at_pump: at, stops: record["stops"], outside: record["outside"],
-          moments: moments(record, log, fasteners), refit: record["refit"], stacks: record["stacks"], tightening: fasteners, found: found }
+          moments: moments(record, log, fasteners), refit: record["refit"], stacks: record["stacks"], tightening: fasteners, found: found,
+          places: places }
       end
 
       # How far each pump of the order is.

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { useParams } from "react-router";
 import type { Bench } from "../api/types";
 import { FromOutside } from "../drawing/FromOutside";
+import { PlacesOfOrder } from "../orders/PlacesOfOrder";
 import { CautionLine } from "../shell/CautionLine";
 import { Page } from "../shell/Page";
 import { ProblemAlert } from "../shell/ProblemAlert";
@@ -40,6 +41,7 @@ export function BenchPage() {
           </Box>
           {stands && bench.stops.map((stop) => <StandingStop key={stop.id} order={id} stop={stop} />)}
           <FoundAtBench found={bench.found} />
+          {(bench.places.lacking.length > 0 || bench.places.coming.length > 0) && <PlacesOfOrder places={bench.places} stacks={bench.stacks} />}
           {!stands && (how === "step" ? <StepByStep key={bench.at_pump} bench={bench} live={live} /> : <WholeList bench={bench} live={live} />)}
         </>
       )}

@@ -65,7 +65,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
         <>
           <LifeLine order={order} />
           <div className="no-print"><NextStep steps={steps} /></div>
-          <PlacesOfOrder order={order} />
+          <PlacesOfOrder places={order.places} stacks={record.stacks} />
           <LentTools steps={steps} />
           <Box sx={{ display: "flex", gap: 3, alignItems: "start", flexWrap: "wrap" }}>
             <Box sx={{ flex: "1 1 480px", minWidth: 0 }}><GoodsList steps={steps} /></Box>

@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
 require_relative "../../counter/found_at_bench"
+require_relative "../../core/order/places"
 require_relative "../../present/bench_view"
+require_relative "../../present/places"
 
 module Gimlet
   module API
@@ -13,7 +15,13 @@ module Gimlet
           def at_bench(order, at)
             entries = bench.of(order.id)
             pump = at.clamp(1, order.record["work"]["pumps"])
-            render_json(Present::BenchView.call(order, entries, at: pump, found: found_at_bench(order, entries)))
+            render_json(Present::BenchView.call(order, entries, at: pump, found: found_at_bench(order, entries), places: places_of(order)))
+          end
+
+          def places_of(order)
+            life = lives.of(order.id)
+            days = life.goods.to_h { |good| [good.number, terms(before: order.id).arrivals.said(good.number, good.short)] }
+            Present::Places.call(Core::Order::Places.of_order(order.record, life, days: days))
           end
 
           # @raise [Core::InputError] while a danger stands

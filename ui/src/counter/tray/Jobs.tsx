@@ -30,7 +30,9 @@ export function Jobs({ view }: { view: TicketView }) {
       {together.tools.length > 0 && (
         <details>
           <summary>{together.tools.length} tools for all of them</summary>
-          {together.tools.map((tool) => <div key={tool.name + tool.number}><strong>{tool.name}</strong>{tool.number && ` ${tool.number}`}: {tool.pumps.join(", ")}</div>)}
+          <Box tabIndex={0} role="group" aria-label="Tools for all of them" sx={{ maxHeight: 130, overflowY: "auto" }}>
+            {together.tools.map((tool) => <div key={tool.name + tool.number}><strong>{tool.name}</strong>{tool.number && ` ${tool.number}`}: {tool.pumps.join(", ")}</div>)}
+          </Box>
         </details>
       )}
     </Box>
