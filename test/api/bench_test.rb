@@ -108,7 +108,7 @@ class BenchApiTest < Minitest::Test
   def test_places_that_are_not_filled_are_told_at_the_bench
     place("plate TK4R20, serial 31500, 15 lpm, green, packings, 4 pumps")
     told = json["places"]
-    assert_equal told, get(PATH).then { json["places"] }
+    assert_equal(told, get(PATH).then { json["places"] })
     assert_schema "Bench"
     assert_match(/TO COME: \d+ pieces/, told["coming"].join)
   end
