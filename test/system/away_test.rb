@@ -103,7 +103,8 @@ class AwayTest < SystemTest
   # A page that cannot be drawn says so, and the next place is shown.
   def test_a_page_that_breaks_is_not_a_white_one
     visit "/"
-    STAGE.app = ->(env) { env["PATH_INFO"] == "/api/today" ? [200, { "content-type" => "application/json" }, ['{"piles":[{"total":1}]}']] : @app.call(env) }
+    today = [200, { "content-type" => "application/json" }, ['{"piles":[{"total":1}]}']]
+    STAGE.app = ->(env) { env["PATH_INFO"] == "/api/today" ? today : @app.call(env) }
     visit "/desk/today"
     assert_selector "h1", text: "This page cannot be shown"
     click_link "Orders"
