@@ -25,7 +25,8 @@ class TypedDayTest < Minitest::Test
   end
 
   def test_what_is_none_or_past_is_said
-    ["", "soon", "31 february", "2026-02-30", "13/13", "0/5", "32 dec", "tod", "mo", "29 feb 2027", "dec"].each do |text|
+    ["", "soon", "31 february", "2026-02-30", "13/13", "0/5", "32 dec", "tod", "mo", "29 feb 2027", "dec",
+     "9 marble", "9 de", "9 decent", "thurzday", "th"].each do |text|
       assert_equal "bad_day", refused(text).code, text
     end
     ["2026-12-01", "1.12.2026", "1 dec 2026"].each { |text| assert_equal "past", refused(text).code, text }

@@ -68,7 +68,7 @@ module Gimlet
         @steps.append(id, kind: kind, key: key, who: who, now: Clock.now) { outcome.body }
         columns(id, outcome)
         @tools.move(id, outcome.loan) if outcome.loan
-        @tools.drop(id) if outcome.stage == "cancelled"
+        @tools.drop(id) if %w[cancelled quoted].include?(outcome.stage)
         moved += @ledger.allocate(numbers | numbers(id), who: who) if outcome.movements.any? || outcome.stage || goods || outcome.columns.any?
         settle([id, *moved])
       end

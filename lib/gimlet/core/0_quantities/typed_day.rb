@@ -10,10 +10,12 @@ module Gimlet::Core
   #   TypedDay.ahead("friday", Date.new(2026, 12, 2), field: "until") # => 2026-12-04
   #   TypedDay.ahead("9/12", ...)  # InputError: can be 9 December or 12 September
   module TypedDay
-    MONTHS = Date::MONTHNAMES.compact.each.with_index(1).to_h { |name, number| [name[0, 3].downcase, number] }.freeze
-    WEEKDAYS = Date::DAYNAMES.each_with_index.to_h { |name, number| [name[0, 3].downcase, number] }.freeze
+    MONTHS = Date::MONTHNAMES.compact.map(&:downcase).freeze
+    WEEKDAYS = Date::DAYNAMES.map(&:downcase).freeze
     YEAR = %r{(?:[\s./,]+(?<year>\d{4}))?}
-    NAMED = /(?:#{MONTHS.keys.join('|')})[a-z]*/
+    # Letters of a name that is cut short.
+    SHORTEST = 3
+    NAMED = /[a-z]{#{SHORTEST},9}/
     FORMS = [
       /\A(?<year>\d{4})-(?<month>\d\d?)-(?<day>\d\d?)\z/,
       /\A(?<day>\d\d?)(?:st|nd|rd|th|\.)?\s*(?<name>#{NAMED})\.?#{YEAR}\z/,
@@ -50,8 +52,8 @@ module Gimlet::Core
       return today + %w[today tomorrow].index(typed) if %w[today tomorrow].include?(typed)
       return today + (count(Regexp.last_match[:count]) * UNITS.fetch(Regexp.last_match[:unit])) if AHEAD.match(typed)
 
-      name = typed.match?(/\A[a-z]{3,9}\z/) && Date::DAYNAMES.find { |one| one.downcase.start_with?(typed) }
-      name && (today + ((WEEKDAYS.fetch(name[0, 3].downcase) - today.wday - 1) % 7) + 1)
+      weekday = typed.size >= SHORTEST && WEEKDAYS.index { |name| name.start_with?(typed) }
+      weekday && (today + ((weekday - today.wday - 1) % 7) + 1)
     end
 
     def count(word) = word.start_with?("a") ? 1 : word.to_i
@@ -59,9 +61,11 @@ module Gimlet::Core
     def written(typed, today, field)
       found = FORMS.filter_map { |form| form.match(typed) }.first or return
       named = found.named_captures
-      month, day = named["first"] ? slashed(named, field) : [named["month"]&.to_i || MONTHS.fetch(named["name"][0, 3]), named["day"].to_i]
+      month, day = named["first"] ? slashed(named, field) : [named["month"]&.to_i || month(named["name"]), named["day"].to_i]
       month && dated(named["year"]&.to_i, month, day, today)
     end
+
+    def month(word) = MONTHS.index { |name| name.start_with?(word) }&.succ
 
     # Some write the day first, some the month.
     def slashed(named, field)
@@ -80,6 +84,6 @@ module Gimlet::Core
       [today.year, today.year + 1].filter_map { |one| Date.new(one, month, day) if Date.valid_date?(one, month, day) }.find { |one| one >= today }
     end
 
-    private_class_method :near, :count, :written, :slashed, :dated
+    private_class_method :near, :count, :written, :month, :slashed, :dated
   end
 end

@@ -20,8 +20,11 @@ module Gimlet::Core
       # @param number [String]
       # @param most [Integer] sale units that may be wanted
       # @param day [Date]
-      # @return [Integer] how many of them come by it
-      def count(number, most, day) = most.downto(1).find { |units| on(number, units) <= day } || 0
+      # @return [Integer] how many of them come by it: the more are wanted, the later
+      def count(number, most, day)
+        first_late = (1..most).bsearch { |units| on(number, units) > day }
+        first_late ? first_late - 1 : most
+      end
 
       # @return [Array<Date>] the wanted day, and those after it on which something comes
       def days(numbers, most)
