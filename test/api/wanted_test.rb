@@ -22,4 +22,20 @@ class WantedTest < Minitest::Test
     order = save(view, reason: "they wait")
     assert_equal Date.today.iso8601, fetch(order)["record"]["wanted"]
   end
+
+  # What is wanted soonest is picked first, whatever has waited longer; the rest in its turn.
+  def test_what_is_wanted_soonest_stands_first
+    first, second = Array.new(2) { placed }
+    later, soon = ["in 9 days", "tomorrow"].map do |by|
+      view = agreed
+      save(send_json("POST", "/api/tickets/#{view['id']}/entries", entry("wanted", by: by)), reason: "as it is")
+    end
+    database[:orders].update(state: "ordered")
+    pile = get("/api/today").then { json["piles"].find { |one| one["id"] == "to_pick" }["rows"] }
+    assert_equal([soon, later, first, second].map { |order| "/orders/#{order['id']}" }, pile.map { |row| row["to"] })
+    assert_match(/\AWanted by #{Date.today + 1}\. TK4R20/, pile.first["detail"])
+    assert_match(/\ATK4R20/, pile.last["detail"])
+    get "/api/orders"
+    assert_schema "OrderPage"
+  end
 end

@@ -114,8 +114,9 @@ module Gimlet
       end
 
       def order(row)
+        wanted = "Wanted by #{row['wanted']}. " if row["wanted"]
         Row.new(to: "/orders/#{row['id']}", what: "order #{row['id']} · #{row['customer'] || 'nobody named'}",
-                detail: "#{stopped(row['id'])}#{row['model']}: #{row['work'].join(', ')}", since: row["since"])
+                detail: "#{stopped(row['id'])}#{wanted}#{row['model']}: #{row['work'].join(', ')}", since: row["since"])
       end
     end
   end

@@ -22,6 +22,8 @@ module Gimlet
 
       # The setting that says which columns the list was made with.
       FORMAT = "order list"
+      # What no day is wanted for comes after what one is.
+      NO_DAY = "9999"
 
       # @param database [Sequel::Database]
       def initialize(database)
@@ -97,10 +99,13 @@ module Gimlet
       end
 
       # @param state [String]
-      # @return [Array(Array<Hash>, Integer)] summaries, the one that stands longest first, and how many there are in all
+      # @return [Array(Array<Hash>, Integer)] summaries, the one that is wanted soonest first, then the one that stands longest; and how many there
+      #   are in all
       def in_state(state, most)
-        rows = @database[:order_list].where(order_id: @database[:orders].where(state: state).order(:since, :id).limit(most).select(:id))
-        [listed(rows).sort_by { |row| [row["since"].to_s, row["id"]] }, @database[:orders].where(state: state).count]
+        all = @database[:order_list].join(:orders, id: :order_id).where(state: state)
+        wanted = Sequel.function(:coalesce, Sequel.function(:json_extract, :summary, "$.wanted"), NO_DAY)
+        rows = all.order(wanted, :since, :order_id).limit(most)
+        [listed(rows).sort_by { |row| [row["wanted"] || NO_DAY, row["since"].to_s, row["id"]] }, all.count]
       end
 
       # What lists show of orders that an earlier version kept, or kept with other columns; one that cannot be read is left out.

@@ -29,7 +29,7 @@ export function Figures() {
   const returns = data.returns.filter((one) => one.pieces > 0);
   return (
     <>
-      <p><strong>{data.sure}</strong> orders were sure, <strong>{data.unsure}</strong> were placed for a reason. <strong>{data.overdue}</strong> tools are overdue. In stock lie {price(data.stock.cents)}, of these {price(data.stock.dead_cents)} that nobody asked for in half a year.</p>
+      <p><strong>{data.sure}</strong> {data.sure === 1 ? "order was" : "orders were"} sure, <strong>{data.unsure}</strong> {data.unsure === 1 ? "was" : "were"} placed for a reason. <strong>{data.overdue}</strong> {data.overdue === 1 ? "tool is" : "tools are"} overdue. In stock lie {price(data.stock.cents)}, of these {price(data.stock.dead_cents)} that nobody asked for in half a year.</p>
       <Box component="figure" aria-label="Calls and orders by day" sx={{ m: 0 }}>
         <BarChart height={240} borderRadius={3} dataset={data.days.map((one) => ({ ...one, day: one.day.slice(5) }))} xAxis={[{ dataKey: "day", scaleType: "band" }]} yAxis={[{ label: "a day" }]} series={[{ dataKey: "calls", label: "calls", color: petrol }, { dataKey: "orders", label: "orders", color: SECOND }]} />
       </Box>

@@ -20,7 +20,8 @@ module Gimlet::Core
         "model" => [TEXT, ->(order) { order.record["pump"].values_at("model", "serials").compact.join(" ") }],
         "work" => [{ "type" => "array", "items" => TEXT }, ->(order) { order.record["work"]["areas"].map { |area| area["name"] } }],
         "price_cents" => [WHOLE, ->(order) { order.record["parts"]["price_cents"] }],
-        "sure" => [{ "type" => "number" }, ->(order) { order.record["sure"] }]
+        "sure" => [{ "type" => "number" }, ->(order) { order.record["sure"] }],
+        "wanted" => [TEXT_OR_NOTHING, ->(order) { order.record["wanted"] }]
       }.freeze
       # What changes from step to step is not kept with them but looked up: state, and since when.
       LIVE = { "state" => TEXT, "since" => TEXT }.freeze

@@ -9,11 +9,13 @@ import type { LiveTicket } from "../../ticket/useTicket";
 
 /** By when all of it is wanted, and whether it is there by then. */
 export function WantedBy({ ticket, view, plan }: { ticket: LiveTicket; view: TicketView; plan: Plan }) {
-  const [day, setDay] = useState("");
-  const { wanted } = view.ticket;
+  const { wanted, wishes } = view.ticket;
+  // Whoever said that they wait has it in the field already.
+  const [typed, setTyped] = useState<string | null>(null);
+  const day = typed ?? (wishes.includes("today") ? "today" : "");
   const { late } = plan.plans[0]!;
   const say = async (by: string | null) => {
-    if (await ticket.add("Wanted", { kind: "wanted", by })) setDay("");
+    if (await ticket.add("Wanted", { kind: "wanted", by })) setTyped(null);
   };
   if (wanted) {
     return (
@@ -26,7 +28,7 @@ export function WantedBy({ ticket, view, plan }: { ticket: LiveTicket; view: Tic
   if (view.order_id !== null) return null;
   return (
     <Box component="form" onSubmit={(event: React.FormEvent) => { event.preventDefault(); void say(day); }} sx={{ display: "flex", gap: 1, alignItems: "center", my: 0.75 }}>
-      <DayField label="wanted by" value={day} onChange={setDay} />
+      <DayField label="wanted by" value={day} onChange={setTyped} />
       <Button type="submit" size="small" disabled={day.trim() === ""}>set</Button>
       <ProblemNote ticket={ticket} where="Wanted" />
     </Box>
