@@ -41,6 +41,39 @@ class SeveralKindsTest < Minitest::Test
     text = PDF::Reader.new(StringIO.new(paper.b)).pages.map(&:text).join(" ")
     %w[TK4R20 DK418].each { |pump| assert_includes text, pump }
     cancelled_and_not(orders.last["id"])
+    fetched_together(*orders.map { |one| one["id"] })
+  end
+
+  def stands(id) = @served.get("/api/orders/#{id}", role: "counter").json
+
+  def hand_over(id, **more)
+    @served.post("/api/orders/#{id}/steps", { kind: "hand_over", key: "h#{rand}", how: "fetched", to: "Per", **more }, role: "counter")
+  end
+
+  def bag(id)
+    good = stands(id)["goods"].find { |one| one["reserved"].positive? }
+    { "pick" => "counter", "check" => "owner" }.each do |kind, role|
+      post("/api/orders/#{id}/steps", role: role, kind: kind, number: good["number"], quantity: 1)
+    end
+  end
+
+  # Whoever fetches one takes the other along; none goes where one may not.
+  def fetched_together(one, other)
+    [one, other].each do |id|
+      @served.database[:goods].where(order_id: id).select_map(:number).each do |number|
+        post("/api/movements", role: "keeper", kind: "received", number: number, quantity: 9)
+      end
+      bag(id)
+    end
+    assert_equal([[other, true]], stands(one)["together"].map { |row| row.values_at("id", "goes_along") })
+    unchecked = stands(other)["goods"].find { |good| good["reserved"].positive? }["number"]
+    post("/api/orders/#{other}/steps", kind: "pick", number: unchecked, quantity: 1)
+    refused = hand_over(one, together: true)
+    assert_equal [422, 0], [refused.status, stands(one)["goods"].sum { |good| good["handed"] }], "none goes"
+    assert_match(/\AOrder #{other} of the same call: Not every piece was checked/, refused.json["detail"])
+    assert_equal 200, hand_over(one, together: true, reason: "in a hurry").status
+    assert_equal([1, 2], [one, other].map { |id| stands(id)["goods"].sum { |good| good["handed"] } })
+    assert_equal(%w[hand_over hand_over], [one, other].map { |id| stands(id)["life"].last["kind"] })
   end
 
   def cancelled_and_not(id)

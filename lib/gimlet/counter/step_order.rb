@@ -37,10 +37,24 @@ module Gimlet
 
           OrderChanged.check(@orders.brief(id), request["revision"]) if request["revision"]
           take(id, step, request)
+          going_along(id).each { |other| along(other, step, request) } if request["together"]
         end
       end
 
       private
+
+      # @return [Array<Integer>] the other orders of its call with something in their bags
+      def going_along(id)
+        others = @tickets.of_call(@orders.brief(id).ticket_id).filter_map { |ticket| @orders.id_of(ticket) } - [id]
+        others.select { |other| Core::Order::Steps::HandOver.goes_along?(@lives.of(other)) }
+      end
+
+      # All of them go or none does.
+      def along(id, step, request)
+        take(id, step, request)
+      rescue Core::InputError => e
+        raise Core::InputError.new("Order #{id} of the same call: #{e.message}", field: e.field, code: e.code)
+      end
 
       def take(id, step, request)
         as_agreed(id) if step::AS_AGREED

@@ -51,7 +51,10 @@ module Gimlet
 
           # @return [Array<Hash>] the other orders of its call
           def beside(order)
-            together(order).drop(1).map { |other| { id: other.id, pump: other.record["pump"]["model"], state: lives.of(other.id).state } }
+            together(order).drop(1).map do |other|
+              life = lives.of(other.id)
+              { id: other.id, pump: other.record["pump"]["model"], state: life.state, goes_along: Core::Order::Steps::HandOver.goes_along?(life) }
+            end
           end
 
           # @return [Array<Core::Order>] orders of the same call, this one first

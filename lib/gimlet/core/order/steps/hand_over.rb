@@ -17,6 +17,8 @@ module Gimlet::Core
         field "how", { "enum" => HOW }
         field "to", NOTE, required: false
         field "reason", NOTE, required: false
+        # Whether the bags of the other orders of its call go out with it.
+        field "together", { "type" => "boolean" }, required: false
 
         def self.call(body, life)
           life.bagged? || life.all_out? || reject("number", "nothing_picked", "Nothing of order #{life.id} is in its bag: pick first.")
@@ -28,6 +30,9 @@ module Gimlet::Core
           gone = movements.map { |one| [one.kind, one.number, one.quantity] }
           outcome({ **body, "gone" => gone }, movements: movements, stage: ("handed_over" if all?(life)))
         end
+
+        # @return [Boolean] whether its bag may go out with another order's
+        def self.goes_along?(life) = from?(life) && life.bagged?
 
         def self.next?(life) = life.bagged? || life.state == "checked"
 
