@@ -72,6 +72,14 @@ class EntryKindsTest < Minitest::Test
     Ticket::TicketState.of(list).to_h.except(:lines, :last)
   end
 
+  # Another day is another day by which they hear, not another day on which it was seen.
+  def test_a_pump_not_on_file_was_seen_when_it_was_first_kept
+    list = [[1, "2026-05-04"], [2, "2026-05-11"]].map do |at, day|
+      Gimlet::Core::Entry.new(number: at, kind: "sighted", body: { "due_on" => day }, at: Time.at(at), who: "Ada")
+    end
+    assert_equal({ at: Time.at(1), due_on: "2026-05-11" }, Ticket::TicketState.of(list).sighted)
+  end
+
   def test_every_kind_has_its_example = assert_equal(Ticket::Kinds::ALL.keys.sort, EXAMPLES.keys.sort)
 
   EXAMPLES.each do |kind, (body, words, made)|

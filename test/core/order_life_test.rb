@@ -164,6 +164,8 @@ class OrderLifeTest < Minitest::Test
     assert_equal [["not_stays_out", 1]], kinds.call(cancel.call("scrapped", good(handed: 2, returned: 1)))
     assert_equal [["not_returned", 2]], kinds.call(cancel.call("shelf", good(handed: 2)))
     assert_empty kinds.call(cancel.call("kept", good(handed: 2)))
+    assert_match(/\A1 piece is with the customer/, refusal("cancel", { "reason" => "rang off" }, life("open", [good(handed: 1)])).message)
+    assert_match(/\A2 pieces are with the customer/, refusal("cancel", { "reason" => "rang off" }, life("open", [good(handed: 2)])).message)
     assert_equal(["open", []], cancel.call(nil, good(bagged: 2)).last.then { |told| [told.stage, told.movements] })
     assert_equal "quoted", undone("cancel", { "reason" => "rang off" }, life("quoted")).last.stage
     accepted = life("open", [good(reserved: 2)]).with(done: [step_of("accept", "Ines")])

@@ -13,7 +13,7 @@ class TypedDayTest < Minitest::Test
   def test_a_day_is_read_as_it_is_written
     { "2026-12-09" => ["2026-12-09", "9 dec", "9 December", "9th december 2026", "Dec 9", "december 9th, 2026", "9.12.", "9.12.2026", "9. 12."],
       "2026-12-15" => ["15/12", "12/15", "15/12/2026", "15 dec."], "2026-12-12" => ["12/12"], "2026-12-02" => %w[today 2026-12-02 2.12.],
-      "2026-12-03" => %w[tomorrow thursday thu Thurs], "2027-01-05" => ["5 jan", "5.1."], "2028-02-29" => ["29 feb 2028"],
+      "2026-12-03" => ["tomorrow", "thursday", "thu", " Thurs "], "2027-01-05" => ["5 jan", "5.1."], "2028-02-29" => ["29 feb 2028"],
       "2026-12-16" => ["in 2 weeks", "2 weeks", "14 days", "in 14 days"] }
       .each { |expected, typed| typed.each { |text| assert_equal expected, day(text), text } }
     assert_equal ["2026-12-09"] * 3, ["wednesday", "in a week", "in 7 days"].map { |text| day(text) }, "the weekday of today is the next one"
