@@ -9,7 +9,8 @@ class WantedTest < Minitest::Test
   def test_a_wanted_day_is_kept_and_told
     view = agreed(pumps: 4)
     assert_nil view["ticket"]["wanted"]
-    assert_equal 0, view["plan"]["plans"].first["late"]
+    assert_nil view["plan"]["plans"].first["late"]
+    assert_nil view["ticket"]["day_offered"]
     refused = ->(by) { send_json("POST", "/api/tickets/#{view['id']}/entries", entry("wanted", by: by)) }
     refused.call("9/12")
     assert_problem(422, "two_days", field: "by")
@@ -18,7 +19,9 @@ class WantedTest < Minitest::Test
     view = send_json("POST", "/api/tickets/#{view['id']}/entries", entry("wanted", by: "today"))
     assert_schema "TicketView"
     assert_equal Date.today.iso8601, view["ticket"]["wanted"]
-    assert_operator view["plan"]["plans"].first["late"], :>, 0, "four pumps are more than the shelf has"
+    assert_equal "too late: nobody can say when it comes", view["plan"]["plans"].first["late"], "four pumps are more than the shelf has"
+    view = send_json("POST", "/api/tickets/#{view['id']}/entries", entry("said", words: "he is in a hurry"))
+    assert_equal "today", view["ticket"]["day_offered"]
     order = save(view, reason: "they wait")
     assert_equal Date.today.iso8601, fetch(order)["record"]["wanted"]
   end

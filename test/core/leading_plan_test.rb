@@ -64,6 +64,7 @@ class LeadingPlanTest < Minitest::Test
     demand = Core::Demand.new(Core::Teardown.of(variant("DK415"), Core::Scope.of(["packings"], extent: "leak_only")), snapshot)
     deadline = day && Core::Desk::Deadline.new(by: Date.new(2026, 12, day), arrivals: arrivals)
     all = Core::KitPlan::Plans.new(demand, snapshot, stock).call(deadline: deadline)
+    @missed = deadline&.missed(all.first.lines)
     [all.first.lines.map(&:number), deadline&.late(all.first.lines)]
   end
 
@@ -72,7 +73,9 @@ class LeadingPlanTest < Minitest::Test
     assert_equal [[KIT], 0], by(11), "the cheapest is there by then"
     assert_equal [LOOSE.sort, 0], by(10), "a day before it is not"
     assert_equal [LOOSE.sort, 0], by(4)
+    assert_nil @missed
     assert_equal [LOOSE.sort, 1], by(3), "nothing is there by then: what comes first"
+    assert_equal "too late by 1 day", @missed
     assert_equal [[KIT], 0], by(11, shelf(kit: 0, loose: 9)), "the shelf is dearer than what comes in time"
     assert_equal [LOOSE.sort, 0], by(4, shelf(kit: 0, loose: 9))
   end

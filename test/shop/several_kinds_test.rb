@@ -29,11 +29,13 @@ class SeveralKindsTest < Minitest::Test
   end
 
   def test_two_kinds_in_one_call
+    @served.database[:stock].update(on_hand: 0)
     first = post("/api/tickets", kind: "customer", customer_id: 1)["id"]
     second = post("/api/tickets/#{first}/jobs")["id"]
     orders = [first, second].zip(LINES).map { |ticket, words| order(ticket, words) }
     together = @served.get("/api/tickets/#{second}", role: "counter").json["together"]
     assert_equal(orders.sum { |one| one["total"]["net_cents"] }, together["price_cents"])
+    assert_predicate orders.sum { |one| one["goods"].sum { |good| good["short"] } }, :positive?
     assert_nil together["comes"], "nobody has delivered to this shop yet: no day is made up"
     names = together["tools"].map { |tool| tool["name"] }
     assert_equal names.uniq, names

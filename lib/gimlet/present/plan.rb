@@ -34,7 +34,7 @@ module Gimlet
 
       def pieces(workup, pumps, terms)
         { demand: workup.demand.lines.map { |line| demand(line) }, places: places(workup, pumps, terms),
-          plans: workup.plans.map { |plan| { **kit_plan(plan, terms), late: workup.deadline&.late(plan.lines).to_i } },
+          plans: workup.plans.map { |plan| { **kit_plan(plan, terms), late: workup.deadline&.missed(plan.lines) } },
           keep: workup.demand.keep.map { |piece| kept(piece) }, held: workup.demand.held.map { |part| held(part) },
           count_out: workup.demand.count_out.map(&:to_h) }
       end

@@ -73,7 +73,8 @@ module Gimlet
 
       def state
         @ticket.to_h.slice(*SHOWN)
-               .merge(sighted: sighted, positions: @ticket.at, owned: @ticket.owned.keys, customer: @view.customer&.except(:tools),
+               .merge(sighted: sighted, day_offered: @ticket.day_offered,
+                      positions: @ticket.at, owned: @ticket.owned.keys, customer: @view.customer&.except(:tools),
                       late: @ticket.late.map { |id, added| { area: id, added: added } },
                       complaints: @ticket.complaints.map { |id| @vocabulary.complaints[id]&.name || id }, wishes: @ticket.wishes,
                       settled: @ticket.settled.map { |key, reason| { doubt: key, reason: reason, text: Core::Ticket::Readiness::TEXTS[key] } })

@@ -7,7 +7,7 @@ export const blankView = (id: number | null): TicketView => ({
   stops: [],
   ticket: {
     channel: "phone", customer_id: null, customer: null, scope: [], agreed: false, pumps: 1, positions: {}, extent: "recommended", findings: [], had: {}, fixed: [], owned: [], extension: null, chosen: null, policy: null,
-    unit: "N·m", late: [], complaints: [], wishes: [], settled: [], state: "open", sighted: null, wanted: null, amends: null,
+    unit: "N·m", late: [], complaints: [], wishes: [], settled: [], state: "open", sighted: null, wanted: null, day_offered: null, amends: null,
   },
   call: [],
   found: {

@@ -17,6 +17,15 @@ module Gimlet::Core
         [((days.max || by) - by).to_i, 0].max
       end
 
+      # @return [String, nil] that it is too late, nil where all of it is there by the day
+      def missed(lines)
+        days = late(lines)
+        return if days.zero?
+        return "too late: nobody can say when it comes" if by + days == Deadline::NEVER
+
+        "too late by #{days} #{days == 1 ? 'day' : 'days'}"
+      end
+
       # @param number [String]
       # @param most [Integer] sale units that may be wanted
       # @param day [Date]

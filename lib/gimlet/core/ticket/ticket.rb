@@ -45,6 +45,9 @@ module Gimlet::Core
         told.map { |measure| measure["measure"] }.reduce({}, :merge)
       end
 
+      # @return [String, nil] the day that what was said asks for, to be taken up
+      def day_offered = wishes.include?("today") ? "today" : nil
+
       def wishes = live.filter_map(&:wish).uniq
 
       # @return [Array<Item>] what the last typed line said and still counts: a word like "sorry" speaks of it

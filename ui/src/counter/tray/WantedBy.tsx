@@ -9,10 +9,10 @@ import type { LiveTicket } from "../../ticket/useTicket";
 
 /** By when all of it is wanted, and whether it is there by then. */
 export function WantedBy({ ticket, view, plan }: { ticket: LiveTicket; view: TicketView; plan: Plan }) {
-  const { wanted, wishes } = view.ticket;
+  const { wanted, day_offered } = view.ticket;
   // Whoever said that they wait has it in the field already.
   const [typed, setTyped] = useState<string | null>(null);
-  const day = typed ?? (wishes.includes("today") ? "today" : "");
+  const day = typed ?? day_offered ?? "";
   const { late } = plan.plans[0]!;
   const say = async (by: string | null) => {
     if (await ticket.add("Wanted", { kind: "wanted", by })) setTyped(null);
@@ -20,7 +20,7 @@ export function WantedBy({ ticket, view, plan }: { ticket: LiveTicket; view: Tic
   if (wanted) {
     return (
       <Box sx={{ fontSize: 15 }}>
-        wanted by {date(wanted)}{late > 0 && <strong>: too late{plan.plans[0]!.comes ? ` by ${late} ${late === 1 ? "day" : "days"}` : ", nobody can say when it comes"}</strong>}{" "}
+        wanted by {date(wanted)}{late && <strong>: {late}</strong>}{" "}
         {view.order_id === null && <Button size="small" onClick={() => void say(null)}>no day</Button>}
       </Box>
     );
