@@ -3,6 +3,7 @@
 require "csv"
 require "xsv"
 require_relative "../core/input_error"
+require_relative "xlsx_rows"
 
 module Gimlet
   module Exchange
@@ -76,15 +77,14 @@ module Gimlet
         reject("The file cannot be read as a spreadsheet: #{e.message.lines.first.to_s.strip[0, 200]}.")
       end
 
-      # Not by the sheet itself: that one ends at the last row with a number in it, and rows of words below are lost.
       # @return [Boolean] whether there was anything
       def rows(book, file)
         number, any = 0, false
-        Xsv::SheetRowsHandler.new(:array, [], [], book, 0, Float::INFINITY) do |cells|
+        XlsxRows.each(book, file) do |cells|
           (number += 1) <= LOWEST_ROW || reject("The spreadsheet has a cell below row #{LOWEST_ROW}: no program writes that.")
           any ||= cells.any?
           yield(cells, number)
-        end.parse(file.get_input_stream)
+        end
         any
       end
 

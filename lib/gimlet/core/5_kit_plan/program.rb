@@ -2,14 +2,14 @@
 
 require "highs"
 require_relative "../value"
+require_relative "exactness"
 
 module Gimlet::Core
   module KitPlan
     # One component of an order as an integer program: how many of each offer, so that every part is covered.
     #
-    # Solved by HiGHS (Q. Huangfu, J. Hall, "Parallelizing the dual revised simplex method", 2018). A search in Ruby with a Lagrangian
-    # bound
-    # was exact too, but took seconds where this takes hundredths. Its answers are whole numbers, and are checked as such.
+    # Solved by HiGHS (Q. Huangfu, J. Hall, "Parallelizing the dual revised simplex method", 2018). A search in Ruby with a Lagrangian bound was
+    # exact too, but took seconds where this takes hundredths. Its answers are whole numbers, and are checked as such.
     class Program
       Found = Value.of(:counts, :gap_cents)
       # For each aim, in seconds; a larger order names its best and the gap.
@@ -70,15 +70,9 @@ module Gimlet::Core
         model = Highs.mip(sense: :minimize, col_cost: aim, col_lower: Array.new(aim.size, 0),
                           col_upper: (@limits + Array.new(@offers.size, 1)).first(aim.size), **rows(held, lined),
                           integrality: Array.new(aim.size, :integer))
-        exactly(model)
+        Exactness.ask_of(model)
         answer = model.solve(time_limit: TIME_LIMIT)
         [checked(answer, aim), answer]
-      end
-
-      # Nothing but the best is good enough; one thread, so that the same order gives the same plan.
-      def exactly(model)
-        { "mip_rel_gap" => 0.0, "mip_abs_gap" => 0.5 }.each { |name, value| Highs::FFI.Highs_setDoubleOptionValue(model.to_ptr, +name, value) }
-        Highs::FFI.Highs_setIntOptionValue(model.to_ptr, +"threads", 1)
       end
 
       def checked(answer, aim)
