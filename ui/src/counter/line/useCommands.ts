@@ -9,13 +9,13 @@ import { useAnotherJob } from "../../ticket/useAnotherJob";
 import type { LiveTicket } from "../../ticket/useTicket";
 import type { Answers } from "../useAnswers";
 import type { Line } from "./useLine";
+import type { Said } from "./useSaid";
 
 type Doing = void | Promise<unknown>;
 
 /** What a line does once Enter is pressed: a command is obeyed, anything else is said. */
-export function useCommands(ticket: LiveTicket, view: TicketView, line: Line, answers: Answers) {
-  const { draft, complain, take } = line;
-  const { question, show, saved } = answers;
+export function useCommands(ticket: LiveTicket, view: TicketView, { draft, take }: Line, answers: Answers, { complain }: Said) {
+  const { question, show, say, saved } = answers;
   const ordered = view.order_id !== null;
   const vocabulary = useVocabulary();
   const stale = useStale();
@@ -23,7 +23,6 @@ export function useCommands(ticket: LiveTicket, view: TicketView, line: Line, an
   const anotherJob = useAnotherJob();
   const commandIn = (text: string, commands = vocabulary.data?.commands ?? []) => commandOf(text, commands, question?.figure === "button");
 
-  const say = (words: string) => ticket.add("line", { kind: "said", words, asked: answers.asked });
   const order = (reason: string | null, quote?: boolean) => take(() => ticket.order("line", reason, quote)).then(saved);
 
   const strike = (kind: "struck" | "restored", number: number | null): Doing => {
@@ -75,9 +74,9 @@ export function useCommands(ticket: LiveTicket, view: TicketView, line: Line, an
   };
 
   const doing: Record<Command["id"], (command: Command) => Doing> = {
-    answer: ({ number }) => answers.reply(number! - 1, "line"),
-    unsure: () => answers.reply(null, "line"),
-    carry_on: answers.carryOn,
+    answer: ({ number }) => answers.reply(number! - 1, take),
+    unsure: () => answers.reply(null, take),
+    carry_on: () => answers.carryOn(take),
     save: ({ reason }) => order(reason),
     quote: ({ reason }) => order(reason, true),
     again,
@@ -107,5 +106,5 @@ export function useCommands(ticket: LiveTicket, view: TicketView, line: Line, an
     void (command ? doing[command.id](command) : take(() => say(text)));
   };
 
-  return { enter, say, commandIn };
+  return { enter, commandIn };
 }
