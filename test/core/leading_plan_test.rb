@@ -3,7 +3,8 @@
 require_relative "../support/core"
 require "gimlet/core/8_plan/rebuild"
 
-# What leads does the job that was agreed wherever any plan does: every model by every area by how far the work goes, with the demo's shelf.
+# What leads does the job that was agreed wherever any plan does: models by areas by how far the work goes, with the demo's shelf, a third of them in
+# each run.
 class LeadingPlanTest < Minitest::Test
   include DemoCatalogue
 
@@ -20,7 +21,7 @@ class LeadingPlanTest < Minitest::Test
   end
 
   def test_what_leads_is_complete_wherever_any_plan_is
-    seen = jobs.map do |pump, area, extent|
+    seen = jobs.sample(jobs.size / 3, random: Random.new(Minitest.seed)).map do |pump, area, extent|
       all = plans(pump, area, extent, STOCK)
       assert_equal all.map(&:lacking).min, all.first.lacking, "#{pump.id} #{area} #{extent}"
       all.first.policy

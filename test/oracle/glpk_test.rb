@@ -11,7 +11,7 @@ class GlpkTest < Minitest::Test
   include Gimlet::Core::KitPlan
   include Glpk
 
-  INSTANCES = 150
+  INSTANCES = 75
 
   def test_random_orders
     random = Random.new(Minitest.seed)

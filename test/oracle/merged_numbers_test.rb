@@ -12,7 +12,7 @@ class MergedNumbersTest < Minitest::Test
   include Glpk
 
   # As many as take a few seconds; 300 with CATALOGUES=300.
-  CATALOGUES = Integer(ENV.fetch("CATALOGUES", 80))
+  CATALOGUES = Integer(ENV.fetch("CATALOGUES", 40))
   Part = Struct.new(:number, :name, :superseded_by, :interchange, :stand_ins)
   Kit = Struct.new(:number, :name, :contents, :condition)
   Pump = Struct.new(:series)

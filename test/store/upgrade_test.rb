@@ -52,10 +52,10 @@ class UpgradeTest < Minitest::Test
     Process.wait2(pid).last.signaled?
   end
 
-  # Any statement of any migration, and those of copying and proving round it: in each run every eighth, from another one on.
+  # Any statement of any migration, and those of copying and proving round it: in each run every sixteenth, from another one on.
   def test_a_power_cut_at_any_statement_loses_nothing
     original = File.binread(old_shop)
-    at = Random.new(Minitest.seed).rand(8)
+    at = Random.new(Minitest.seed).rand(16)
     loop do
       [@path, "#{@path}-wal", "#{@path}-shm"].each { |file| FileUtils.rm_f(file) }
       FileUtils.rm_rf(File.join(@folder, "backups"))
@@ -71,7 +71,7 @@ class UpgradeTest < Minitest::Test
       assert_empty Dir["#{@path}.{fresh,next}*"]
       break unless cut
 
-      at += 8
+      at += 16
     end
     assert_operator at, :>, 200
   end
