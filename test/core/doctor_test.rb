@@ -35,4 +35,20 @@ class DoctorTest < Minitest::Test
       assert(findings("drosselby-dk4", &harm).any? { |_, text| text.match?(said) }, said.source)
     end
   end
+
+  # Two that are called alike are told apart only by where they are, or where they are for different pumps.
+  def test_two_stacks_of_one_name
+    like = lambda do |one, other, **for_whom|
+      findings("drosselby-dk4") do |broken|
+        first, second = broken["stacks"].values_at(one, other)
+        second["name"] = first["name"]
+        [first, second].zip(for_whom.values) { |stack, size| stack["for"] = { "plunger_mm" => [size] } if size }
+      end.count { |_, text| text.include?("call each by its own") }
+    end
+    valves, cylinders = [0, 1], [2, 3]
+    assert_equal 1, like.call(*cylinders)
+    assert_equal 0, like.call(*valves), "at other places"
+    assert_equal 0, like.call(*cylinders, first: 18, second: 20)
+    assert_equal 1, like.call(*cylinders, first: 18, second: 18)
+  end
 end

@@ -133,6 +133,30 @@ class SizesTest < Minitest::Test
     assert_operator shares.first, :>, 0.2
   end
 
+  def ring(inner)
+    Sizes::Ring.new(name: nil, standard: "own", inner_mm: inner, section_mm: 2.0, inner_tolerance_mm: 0.1, section_tolerance_mm: 0.08)
+  end
+
+  # By hand: √(0.05² + 0.05²) and √(0.05² + 0.04²); a section that was not measured itself is half as far off; used, 3 % of 10 and 6 % of 2 more.
+  def test_how_far_off_a_measured_size_may_be
+    off = ->(sizes) { Sizes::Measured.new(**sizes).spread(ring(10.0)).map { |one| one.round(4) } }
+    assert_equal [0.0707, 0.064], off.call({ inner_mm: 10, section_mm: 2 })
+    assert_equal [0.0707, 0.0472], off.call({ inner_mm: 10, outer_mm: 14 })
+    assert_equal [0.3082, 0.1289], off.call({ inner_mm: 10, outer_mm: 14, old: true })
+  end
+
+  # By hand, two rings 0.2 mm apart and 10.06 measured: exp(−(0.06 ÷ 0.0707)² ÷ 2) to exp(−(0.14 ÷ 0.0707)² ÷ 2) is 0.698 to 0.141.
+  def test_how_likely_each_of_two_neighbours_is
+    shares = lambda do |inner, *rings|
+      found = Sizes::RingSearch.new(rings.map { |size| ring(size) }, FIT).call(Sizes::Measured.new(inner_mm: inner, outer_mm: inner + 4), nil)
+      found.to_h { |one| [one.ring.inner_mm, one.share.round(2)] }
+    end
+    assert_equal({ 10.0 => 0.83, 10.2 => 0.17 }, shares.call(10.06, 10.0, 10.2))
+    assert_equal({ 10.0 => 0.5, 10.2 => 0.5 }, shares.call(10.1, 10.0, 10.2))
+    assert_equal({ 10.0 => 0.99, 9.8 => 0.01 }, shares.call(10.01, 10.0, 9.8), "0.21 is not quite three times 0.0707")
+    assert_equal({ 10.0 => 1.0, 9.8 => 0.0 }, shares.call(10.015, 10.0, 9.8), "0.215 is more")
+  end
+
   # Half a millimetre either way: several sizes may be it, and none is called the one.
   def test_a_rule_does_not_tell_neighbours_apart
     found = best(inner_mm: 7, outer_mm: 11, tool: "rule")
