@@ -6,7 +6,8 @@ require "selenium-webdriver"
 Capybara.enable_aria_label = true
 
 # The same engine without the browser's own windows takes a third less of the machine; where it is not installed, the whole browser does.
-BROWSER = %w[/usr/bin/chromium-headless-shell /usr/bin/chromium].find { |path| File.executable?(path) }
+# The program itself, not the script in /usr/bin that starts it and leaves it running.
+BROWSER = %w[/usr/lib/chromium/chromium-headless-shell /usr/bin/chromium].find { |path| File.executable?(path) }
 
 # Headless Chromium from the system's packages, 1280 × 800.
 Capybara.register_driver(:chromium) do |app|
