@@ -61,7 +61,7 @@ class BenchSystemTest < SystemTest
   def test_a_value_is_entered_with_its_source_and_a_tool_is_lent
     visit "/"
     say "plate MGL40, plungers and packings"
-    assert_text "Hand over"
+    assert_selector "aside[aria-label=Tray] li", minimum: 2
     find("section[aria-label='Tightening'] h2 button").click
     within("form[aria-label='plunger bolts: enter a value']") do
       fill_in "value found", with: "48"
