@@ -87,6 +87,13 @@ class KindsTest < Minitest::Test
     assert_operator unlikely, :>, 0
   end
 
+  # What nobody is called speaks for none of them, and rules none out: what else was seen still decides.
+  def test_a_plate_that_nobody_has_leaves_all_alike
+    found = weights(reading("plate", "9999999"), [["SC325L"], ["TK4R20"], ["DK418"]])
+    assert_equal 1, found.uniq.size, found.inspect
+    assert_operator found.first, :>, 0
+  end
+
   def test_a_number_is_known_by_its_end_and_with_a_slip
     numbers = [%w[DBKIT120 DB7710], %w[PWK220]]
     [["*120", 0], ["PWK22O", 1], ["pw-k22", 1], ["7710", 0]].each do |text, right|

@@ -62,6 +62,16 @@ class UploadsTest < Minitest::Test
     refute File.exist?(file)
   end
 
+  # As a fault of ours would end it: the database is not where it was.
+  def test_what_breaks_is_said_without_a_word_of_ours
+    path = database.opts[:database]
+    IO.copy_stream(list(1), file = "#{path}.list")
+    upload = Gimlet::Counter::Upload.new("x", kind: "prices", file: file, database: "#{path}/none", who: "Adela")
+    capture_subprocess_io { upload.run("dry_run") }
+    assert_equal %w[refused internal file], [upload.state, *upload.problem.values_at("code", "field")]
+    assert_match(/nothing was changed\. Try again/, upload.problem["detail"])
+  end
+
   def test_given_up_while_it_is_read
     upload = wait_until(begun(90_000)) { |one| one.state == "reading" && one.done }
     upload.give_up

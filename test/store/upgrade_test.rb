@@ -188,6 +188,8 @@ class UpgradeTest < Minitest::Test
     error = assert_raises(Gimlet::Core::InputError) { Gimlet::Server.new(link, out: StringIO.new).app }
     assert_equal "in_use", error.code
     assert_equal "in_use", assert_raises(Gimlet::Core::InputError) { Store::Restore.new(link).call(@path) }.code
+    lock.hold { nil }
+    assert_equal Process.pid, Store::Lock.new(link).holder, "whoever serves it goes on serving it after what is done under its own lock"
   end
 
   def test_the_first_owner_stands_in_a_file_and_not_in_the_log
