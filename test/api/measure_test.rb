@@ -69,6 +69,14 @@ class MeasureTest < Minitest::Test
   end
 
   # However far off: no figure of a bucket breaks anything, and the far end of it is what it looks like.
+  # Flow as the sheet has it, where none was measured.
+  def test_a_nozzle_without_a_bucket_has_its_curve
+    told = flow(figures: { nozzle: "045" }, pump: "TK4L20")
+    assert_schema "MeasuredFlow"
+    refute_nil told["curves"]
+    assert_nil flow(figures: { pressure: "100 bar" })["curves"], "without a nozzle there is none"
+  end
+
   def test_buckets_beyond_belief
     [[300, 1], [0.6, 600], [20, 2]].each do |litres, seconds|
       told = flow(bucket: { litres: litres, seconds: seconds, nozzle: "045", pressure: "100", turns: 5, supply: 0.5 }, pump: "TK4L20",

@@ -36,6 +36,15 @@ class DoctorTest < Minitest::Test
     end
   end
 
+  # What one model lacks and the others have was forgotten; what two of three lack may not be printed.
+  def test_a_model_without_what_the_others_have
+    lacking = lambda do |*places|
+      findings("drosselby-dk4") { |one| places.each { |at| one["models"][at]["traits"].delete("flow_l_min") } }
+        .count { |level, text| level == "warning" && text == "has no flow_l_min; all the others have one." }
+    end
+    assert_equal [0, 1, 1, 0], [lacking.call, lacking.call(0), lacking.call(2), lacking.call(0, 1)]
+  end
+
   # Two that are called alike are told apart only by where they are, or where they are for different pumps.
   def test_two_stacks_of_one_name
     like = lambda do |one, other, **for_whom|

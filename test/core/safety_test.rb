@@ -65,6 +65,35 @@ class SafetyTest < Minitest::Test
   end
 
   # How far each word reaches, at its edge.
+  # What takes a danger back, written down once more: an entry that leaves its list in the rules is missed here. Read by words, not by grammar.
+  DENIED = %w[
+    no not never isnt arent wasnt werent doesnt didnt dont hasnt havent hadnt without none nothing nobody neither nor wont cant cannot free
+  ].freeze
+  HEDGED = %w[
+    maybe might perhaps think thinks thought possibly probably guess reckon reckons suspect unsure wonder seems could
+  ].freeze
+  NOT_NOW = <<~RUNS.tr("\n", " ").split(", ").map(&:strip).freeze
+    last year, last winter, last season, last summer, years ago, a year ago, months ago, used to, in the past, once before, old pump, last
+    pump, would it, would a, would the, would that, could a, is it dangerous, is it safe, is it ok, is it okay, is that bad, to avoid, what
+    if, what happens if, is it bad, in case, how do, how can, how to, what torque, is there a, do you sell, do you have, do you do, have you
+    got, can you get, to stop it, so that it does not, to prevent, what would, price of, how much, other pump, other one, another pump,
+    other machine, neighbours, neighbour, next door, different pump, second pump, spare pump, different one, his brothers, friends pump,
+    mates pump
+  RUNS
+  MENDED = <<~RUNS.tr("\n", " ").split(", ").map(&:strip).freeze
+    had a new one, have a new one, got a new one, was fixed, been fixed, been done, is fixed, since replaced, was replaced, been replaced,
+    fixed it, replaced it, fine now, fixed now, ok now, okay now, good now, sorted now, freed off
+  RUNS
+
+  def test_each_word_of_the_lists
+    assert_equal ["burst"], sure("the head is cracked")
+    assert_empty(DENIED.reject { |word| sure("the head #{word} is cracked").empty? })
+    assert_empty(HEDGED.reject { |word| heard("#{word} the head is cracked").none?(&:sure) })
+    assert_empty(NOT_NOW.reject { |run| sure("#{run} the head is cracked").empty? })
+    assert_empty(MENDED.reject { |run| sure("the head is cracked #{run}").empty? })
+    assert_equal ["burst"], sure("the head is cracked, was fixed and is cracked again"), "what came back is no longer mended"
+  end
+
   def test_how_far_words_reach
     { "no a b c crack" => false, "no a b c d crack" => true, "crack a b fine" => false, "crack a b c fine" => true, "crack is not fine" => true,
       "fixed it, crack" => false, "fixed it, crack again" => true, "what torque crack" => false,

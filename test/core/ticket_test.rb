@@ -154,4 +154,15 @@ class TicketTest < Minitest::Test
     said("more", count("cylinders", 3))
     assert_equal(before, (1..30).map { |size| Ticket::TicketState.of(@entries.take(size)).to_h.except(:lines) })
   end
+
+  def test_what_was_measured_in_words
+    words = ->(what, measure) { Gimlet::Core::Ticket::Kinds::Measured.in_words({ "what" => what, "measure" => measure }) }
+    assert_equal "pumps sea water at 60 °C", words.call("service", { "medium" => "sea_water", "temperature_c" => 60 })
+    assert_equal "pumps milk", words.call("service", { "medium" => "milk" })
+    assert_equal "pumps at 60 °C", words.call("service", { "temperature_c" => 60 })
+    assert_equal "bucket: 20 litres in 85 s, nozzle 045", words.call("flow", { "bucket" => { "litres" => 20, "seconds" => 85, "nozzle" => "045" } })
+    assert_equal "ring: inner 7, used, in its groove", words.call("seal", { "inner_mm" => 7, "old" => true, "gland" => {}, "tool" => "rule" })
+    assert_equal "ring: dash 016", words.call("seal", { "dash" => "016" })
+    assert_equal "seal: inner 20", words.call("seal", { "inner_mm" => 20, "kind" => "lip" })
+  end
 end
