@@ -111,6 +111,9 @@ class DeskTest < Minitest::Test
     send_json("POST", "/api/people/leave", name: "Berrit")
     assert_problem(422, "last_owner", field: "name")
     token = send_json("POST", "/api/tokens", name: "nightly", role: "keeper")["token"]
+    get "/api/people"
+    listed = json["staff"].map { |one| one.values_at("kind", "name", "role") }
+    assert_equal [%w[person Berrit owner], %w[person Joss counter], %w[script nightly keeper]], listed
     clear_cookies
     header "Authorization", "Bearer #{token}"
     get "/api/prices"

@@ -139,4 +139,13 @@ class FlowTest < Minitest::Test
     assert_in_delta ((15 / GPM / 4.5)**2) * 4000 * PSI, curves.working.first, 1e-6
     curves.nozzle.each { |bar, flow| assert_in_delta 4.5 * Math.sqrt(bar / PSI / 4000) * GPM, flow, 1e-9 }
   end
+
+  # 15 L/min ÷ 3.785411784 = 3.96 US gpm, 100 bar × 14.5038 = 1450 psi (NIST SP 811, appendix B).
+  def test_figures_as_the_customer_reads_them
+    words = Gimlet::Core::Flow::Words.new("L/min" => "US gpm", "bar" => "psi")
+    told = { 15 => "L/min", 100 => "bar", 12.5 => "mm", 4.5 => nil }.map { |figure, unit| words.figure(figure, unit) }
+    assert_equal ["3.96 US gpm", "1450 psi", "12.5 mm", "4.5"], told
+    own = [99.9, 100, 9.99, 10].map { |bar| Gimlet::Core::Flow::Words.new.figure(bar, "bar") }
+    assert_equal ["99.9 bar", "100 bar", "9.99 bar", "10 bar"], own
+  end
 end

@@ -96,6 +96,16 @@ class SizesTest < Minitest::Test
     end
   end
 
+  # What is said of it, by the row of the table for sections up to 3.53 mm: at 60 bar 0.08 mm.
+  def test_why_a_backup_ring_is_wanted
+    why = lambda do |gap|
+      FIT.call(STANDARDS.as568_ring("214"), gland(25.5, 2.85, 4.8, pressure_bar: 60, gap_mm: gap, hardness: 70)).backup_why
+    end
+    assert_equal "A gap of 0.1 mm to one side at 60 bar: 70 Shore bears 0.08 mm, so a backup ring is wanted.", why.call(0.1)
+    assert_equal "A gap of 0.08 mm to one side at 60 bar: 70 Shore bears 0.08 mm, so a backup ring is not wanted.", why.call(0.08)
+    assert_equal "At 60 bar 70 Shore bears a gap of 0.08 mm to one side without a backup ring: measure the gap.", why.call(nil)
+  end
+
   def best(**sizes) = Sizes::RingSearch.new(STANDARDS.rings, FIT).call(Sizes::Measured.new(**sizes), nil)
   def verdicts(found) = found.to_h { |one| [one.ring.label, one.verdict] }
 

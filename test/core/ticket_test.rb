@@ -155,6 +155,19 @@ class TicketTest < Minitest::Test
     assert_equal(before, (1..30).map { |size| Ticket::TicketState.of(@entries.take(size)).to_h.except(:lines) })
   end
 
+  def test_an_order_is_being_changed_until_it_is_ordered_again_or_given_up
+    changing = lambda do |kind, **body|
+      add(kind, **body)
+      [ticket.changing?, ticket.state, ticket.order_id, ticket.amends]
+    end
+    said("8 bolts", count("head_bolts", 8))
+    refute ticket.changing?
+    assert_equal [false, "ordered", 7, nil], changing.call("ordered", order_id: 7)
+    assert_equal [true, "open", nil, 7], changing.call("reopened", reason: "two pumps")
+    assert_equal [false, "closed", nil, 7], changing.call("closed", reason: "given up")
+    assert_equal [false, "ordered", 8, nil], changing.call("ordered", order_id: 8)
+  end
+
   def test_what_was_measured_in_words
     words = ->(what, measure) { Gimlet::Core::Ticket::Kinds::Measured.in_words({ "what" => what, "measure" => measure }) }
     assert_equal "pumps sea water at 60 °C", words.call("service", { "medium" => "sea_water", "temperature_c" => 60 })

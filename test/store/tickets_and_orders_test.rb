@@ -22,6 +22,19 @@ class TicketsAndOrdersTest < Minitest::Test
     reopened&.disconnect
   end
 
+  # What is said on one ticket is no other ticket's, however it is listed and looked for.
+  def test_each_ticket_is_listed_by_its_own_words
+    one, other = tickets.open("k"), tickets.open("l")
+    was = database[:tickets].where(id: other).first
+    add(one, "a", kind: "said", body: { "words" => "Eight BOLTS" })
+    add(one, "b", kind: "closed", body: { "reason" => "rang off" })
+    assert_equal was, database[:tickets].where(id: other).first
+    assert_equal [[one], [other]], [tickets.in_state("closed"), tickets.in_state("open")]
+    found = tickets.page("any", "bolts", 1)
+    assert_equal([[one, "closed", 2, "Eight BOLTS"]], found.rows.map { |row| row.values_at(:id, :state, :entries, :words) })
+    assert_equal [1, 0, 2], [tickets.page("closed", nil, 1).total, tickets.page("open", "bolts", 1).total, tickets.page("any", nil, 1).total]
+  end
+
   def test_the_same_key_counts_once
     assert_equal tickets.open("k"), tickets.open("k")
     id = tickets.open("k")
