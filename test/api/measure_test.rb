@@ -20,6 +20,23 @@ class MeasureTest < Minitest::Test
     assert_equal "AS568-116", seal(dash: "-116")["verdict"]["name"]
   end
 
+  # No standard has a section of 9 mm; what the sheet has on file is found all the same, give or take 2 % of it.
+  def test_a_ring_beyond_the_standards_is_found_on_file
+    document = Gimlet::Store::Catalogue.new(database).documents.find { |one| one["series"]["name"] == "CB" }
+    document["parts"].find { |part| part["number"] == "CO.1" }["spec"] = { "id_mm" => 60, "section_mm" => 9.0 }
+    Gimlet::Store::Catalogue.new(database).import_all([document])
+    told = seal(inner_mm: "60", section_mm: "9")
+    assert_equal(%w[CO.1 exact], told["on_file"].first.values_at("number", "verdict"))
+  end
+
+  # A range is kept as the two figures it was said with.
+  def test_a_range_that_was_said_is_kept_as_figures
+    send_json("POST", "/api/tickets", { kind: "said", key: "range", words: "15 to 20 lpm, 12.5 mm shaft" })
+    heard = JSON.parse(database[:entries].reverse(:id).get(:body)).dig("heard", "items").flat_map { |item| item["readings"] || [] }
+    assert_equal([[15, 20]], heard.filter_map { |one| one["range"] })
+    assert_includes heard.map { |one| one["value"] }, 12.5
+  end
+
   def test_the_shelf_comes_first_and_says_where_a_ring_sits_and_what_it_stands_in_for
     told = seal(inner_mm: "9", outer_mm: "14 mm")
     assert_equal ["exact", "HG-11 O-ring 9 × 2.5"], told["verdict"].values_at("verdict", "name")

@@ -229,6 +229,13 @@ class OrdersApiTest < Minitest::Test
     assert_equal 201, last_response.status, "agreed by looking again"
   end
 
+  def test_what_is_new_and_what_is_gone_is_said_so
+    changes = [["disc", nil], [nil, "seal"], %w[3 4], %w[5 6]].map { |was, is| { was: was, is: is } }
+    told = ->(some) { Gimlet::Counter::PlaceOrder::Changed.new(some).message }
+    assert_equal "Since you looked, this has changed: disc is gone; seal is new; “3” is “4” now. Look at it, then save again.", told.call(changes)
+    assert_equal "Since you looked, this has changed: “5” is “6” now. Look at it, then save again.", told.call(changes.last(1))
+  end
+
   def test_a_price_or_a_shelf_that_changed_is_said
     made = ticket
     stock = Gimlet::Store::Stock.new(database)

@@ -120,6 +120,29 @@ class PlacesTest < Minitest::Test
     assert_equal "1 place: 1 to come", Places.of_order(record, nil).says
   end
 
+  # As the ledger has them: out, then in the bag, then kept on the shelf, then to come; of a quote, and of a line that the order has no more, as it
+  # was made.
+  Good = Struct.new(:out, :bagged, :reserved, :short)
+  Life = Struct.new(:state, :row) do
+    def good(_number) = row
+  end
+
+  def test_an_order_s_places_as_its_ledger_fills_them
+    positions = (1..8).map { |at| "p #{at}" }
+    stack = { "id" => "s", "name" => "s", "positions" => positions,
+              "layers" => [{ "slot" => "ring", "name" => "ring", "part" => "A", "fates" => ["replace"] * 8 }] }
+    line = { "number" => "A", "quantity" => 8, "covers" => { "A" => 1 }, "short" => 5 }
+    record = { "stacks" => [stack], "work" => { "pumps" => 1 }, "why" => [{ "part" => "A", "had" => 0 }],
+               "parts" => { "unfilled" => [], "lines" => [line] } }
+    told = ->(life) { Places.of_order(record, life, days: { "A" => "Friday" }).counts }
+    assert_equal({ "out" => 1, "bag" => 2, "shelf" => 3, "coming" => 2 }, told.call(Life.new("open", Good.new(1, 2, 3, 2))))
+    assert_equal({ "out" => 1, "bag" => 2, "shelf" => 3, "empty" => 2 }, told.call(Life.new("open", Good.new(1, 2, 3, 0))))
+    assert_equal({ "shelf" => 3, "coming" => 5 }, told.call(Life.new("quoted", Good.new(1, 2, 3, 2))))
+    assert_equal({ "shelf" => 3, "coming" => 5 }, told.call(Life.new("open", nil)))
+    assert_empty told.call(Life.new("cancelled", Good.new(1, 2, 3, 2)))
+    assert_equal ["Friday"], Places.of_order(record, Life.new("open", Good.new(0, 0, 6, 2)), days: { "A" => "Friday" }).to_come.map(&:day).uniq
+  end
+
   # A piece that serves two numbers is shared out whole: of five sets at two thirds of a piece, three pieces and a third serve, so three.
   def test_shared_pieces_are_whole
     spots = Array.new(5) { |at| Core::Order::Place.new(stack: "s", title: "s", position: "p #{at}", at: 0, piece: "ring", part: "A", renewed: true) }
