@@ -172,6 +172,12 @@ class OrderLifeTest < Minitest::Test
     assert_equal(["quoted", [["released", 2]]], Order::Steps::Undo.call({}, accepted).then { |told| [told.stage, kinds.call([told])] })
   end
 
+  # Steps of earlier versions did not keep what was: nothing is made up.
+  def test_what_did_not_keep_what_was_is_not_taken_back
+    steps = Gimlet::Core::Order::Steps
+    assert_equal [nil, nil], [steps::Prolong.undo({ "until" => "2026-12-24" }, nil), steps::Discount.undo({ "percent" => "5" }, nil)]
+  end
+
   def test_terms_and_tools_are_as_they_were
     assert_equal({ discount: "0" }, undone("discount", { "percent" => "5" }, life).last.columns)
     assert_equal({ valid_until: "2026-12-01" }, undone("prolong", { "until" => "24 dec" }, life("quoted")).last.columns)
