@@ -30,6 +30,21 @@ class DangerTest < Minitest::Test
       "a pump is gone" => ->(one) { one["models"].pop } }.each { |danger, change| assert_includes dangers(&change), danger }
   end
 
+  # What a caution is worked out from on the pump itself changes that pump's caution, and no sister's that shares all its parts.
+  def test_a_rating_or_a_mass_changes_the_caution_of_that_pump_alone
+    { "pressure_bar" => 440, "mass_kg" => 61 }.each do |trait, figure|
+      last = nil
+      told = effects("nordmoy-nd") do |one|
+        last = one["models"].last
+        last["traits"][trait] = figure
+      end
+      cautions = told.select { |one| one.kind == "caution" }
+      refute_empty cautions, trait
+      assert_equal [last["designation"]], cautions.flat_map(&:pumps).map { |pump| pump[/\S+/] }.uniq, trait
+      assert(cautions.any? { |one| one.is.to_s.include?(figure.to_s) }, trait)
+    end
+  end
+
   def test_what_hurts_stands_first_and_names_pumps_and_areas
     told = effects do |one|
       one["tools"].each { |tool| tool["name"] = "#{tool['name']}, new" }

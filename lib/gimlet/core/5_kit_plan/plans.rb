@@ -21,8 +21,8 @@ module Gimlet::Core
         @solved = solved
         offers = Offers.new(snapshot, demand.variant, stock)
         @offers = offers.for(demand.quantities.keys)
-        @fixed = fixed.to_h { |line| [offered(line), line] }
         beside = also.map { |line| [offers.beside(line.number), line] }
+        @fixed = fixed.to_h { |line| [offered(line), line] }
         @tally = Tally.new(demand, snapshot, stock, offers: @offers, fixed: @fixed, beside: beside)
       end
 

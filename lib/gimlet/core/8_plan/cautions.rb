@@ -17,6 +17,9 @@ module Gimlet::Core
 
     # The usual warnings for high-pressure pump work, those of the series, and what follows from what is on file, each once, where it is due.
     class Cautions
+      # What of a pump itself they are worked out from: two pumps that differ in one of these have cautions of their own.
+      TRAITS = %w[mass_kg manifold_material pressure_bar].freeze
+
       DEFERRAL = "This card is an aid. The maker's manual, local rules and qualified people come first."
       # Common practice, no source.
       USUAL = [

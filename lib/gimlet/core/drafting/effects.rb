@@ -89,7 +89,7 @@ module Gimlet::Core
 
         keys = snapshot.series.first.condition_keys
         model = variant.model
-        alike = [variant.traits.values_at(*keys, "manifold_material"), variant.sides, model.stroke_mm, model.rod_mm]
+        alike = [variant.traits.values_at(*keys, *Plan::Cautions::TRAITS), variant.sides, model.stroke_mm, model.rod_mm]
         once([snapshot.version, area, *alike]) { Facts.of(variant, area, snapshot) }.merge(once([snapshot.version, variant.id]) do
           Facts.outside(variant)
         end)
