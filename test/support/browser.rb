@@ -9,6 +9,20 @@ Capybara.enable_aria_label = true
 # The program itself, not the script in /usr/bin that starts it and leaves it running.
 BROWSER = %w[/usr/lib/chromium/chromium-headless-shell /usr/bin/chromium].find { |path| File.executable?(path) }
 
+# A window whose page is so large, whatever the browser draws round it.
+module Viewport
+  WIDTH, HEIGHT = 1280, 800
+
+  def view(width = WIDTH, height = HEIGHT)
+    window = page.current_window
+    window.resize_to(width, height)
+    inner = page.evaluate_script("[innerWidth, innerHeight]")
+    return if inner == [width, height]
+
+    window.resize_to(width + width - inner[0], height + height - inner[1])
+  end
+end
+
 # Headless Chromium from the system's packages, 1280 × 800.
 Capybara.register_driver(:chromium) do |app|
   options = Selenium::WebDriver::Chrome::Options.new(binary: BROWSER)

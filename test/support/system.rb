@@ -28,6 +28,7 @@ class SystemTest < Minitest::Test
   include SeededApp
   include LivedIn
   include CounterLine
+  include Viewport
 
   # Seconds that a look over a large page may take on a busy machine.
   SLOW = 120
@@ -35,7 +36,7 @@ class SystemTest < Minitest::Test
 
   def setup
     STAGE.app = @app = Gimlet::API::App.new(Gimlet::Counter::Shop.new(database), demo: true)
-    page.current_window.resize_to(1280, 943)
+    view
   end
 
   # A shop in the middle of a morning instead of a fresh one.

@@ -8,6 +8,7 @@ class OwnShopTest < Minitest::Test
   include Capybara::DSL
   include Capybara::Minitest::Assertions
   include CounterLine
+  include Viewport
 
   PLACES = %w[/ /orders /orders/1 /orders/1/bench /catalogue /catalogue/write /measure/seal /measure/flow /desk/today /desk/customers /desk/prices
               /desk/buying /desk/tools /desk/figures /desk/catalogue /desk/people /desk/history /desk/copies].freeze
@@ -15,6 +16,7 @@ class OwnShopTest < Minitest::Test
   def setup
     @served = Served.new
     @served.start
+    view
   end
 
   def teardown

@@ -118,6 +118,7 @@ class ScreensTest < SystemTest
   # Total and Save stand in the window however many lines there are, and however far the page is scrolled.
   def test_total_and_save_are_in_sight_in_every_state
     visit "/"
+    assert_equal [1280, 800], page.evaluate_script("[innerWidth, innerHeight]"), "the page that is looked at is not so large as is said"
     say "plate MGL40, 600 rpm, 94 lpm, everything"
     assert_selector "aside[aria-label=Tray] li", minimum: 8
     %w[Pump Work Parts Tools Tightening].each do |name|

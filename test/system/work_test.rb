@@ -130,13 +130,13 @@ class WorkTest < SystemTest
   def test_it_fits_a_tablet_a_desk_and_a_wide_screen
     call_about "plate HBL25, 1000 rpm, grey, 27 lpm, packings and valves"
     [820, 1280, 1920].each do |width|
-      page.current_window.resize_to(width, 1000)
+      view(width, 857)
       %w[Work Parts].each do |name|
         open_answer name
         assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, width, "#{name} at #{width}"
       end
     end
   ensure
-    page.current_window.resize_to(1280, 943)
+    view
   end
 end

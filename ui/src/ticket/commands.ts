@@ -8,6 +8,8 @@ export interface Command {
   /** A reason or a name. */
   reason: string | null;
   number: number | null;
+  /** Whether it does anything once the ticket is an order. */
+  afterwards: boolean;
 }
 
 /**
@@ -20,7 +22,9 @@ export function commandOf(line: string, commands: LineCommand[], figureIsButton:
   for (const one of commands) {
     const rest = one.takes === "answer" ? (figure === null ? null : "") : restBehind(typed, one);
     if (rest === null || !follows(one.takes, rest)) continue;
-    return { id: one.id, reason: (one.takes === "reason" || one.takes === "name") && rest ? rest : null, number: one.takes === "line" && rest ? Number(rest) : figure };
+    const said = (one.takes === "reason" || one.takes === "name") && rest ? rest : null;
+    const number = one.takes === "line" && rest ? Number(rest) : figure;
+    return { id: one.id, reason: said, number, afterwards: one.afterwards };
   }
   return null;
 }

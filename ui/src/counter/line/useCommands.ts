@@ -88,8 +88,6 @@ export function useCommands(ticket: LiveTicket, view: TicketView, { draft, take 
     new_customer: ({ reason }) => newCustomer(reason ?? ""),
     card,
   };
-  /** What can still be done once the order is saved. */
-  const afterwards: (Command["id"] | undefined)[] = ["card", "carry_on", "another_job"];
 
   /** A line is told from a command by what the server knows of them. */
   const enter = async () => {
@@ -102,7 +100,7 @@ export function useCommands(ticket: LiveTicket, view: TicketView, { draft, take 
       return complain("The server does not answer yet: the line stays here. Press Enter again.");
     }
     const command = commandIn(text, commands);
-    if (ordered && !afterwards.includes(command?.id)) return complain(`This ticket is order ${view.order_id} already: start a new ticket for another job.`);
+    if (ordered && !command?.afterwards) return complain(`This ticket is order ${view.order_id} already: start a new ticket for another job.`);
     void (command ? doing[command.id](command) : take(() => say(text)));
   };
 
