@@ -126,6 +126,26 @@ class WorkTest < SystemTest
     assert_accessible
   end
 
+  # The day that was asked for stands in the field already; what is there by then leads, and the hands are on the line again.
+  def test_by_which_day_all_of_it_is_wanted
+    call_about "plate TK4R20, serial 31500, 15 lpm, green, packings, in a hurry"
+    assert_field "wanted by", with: "today"
+    fill_in "wanted by", with: "yesterweek"
+    click_button "set"
+    assert_selector "aside[aria-label=Tray]", text: "no day"
+    assert_field "wanted by", with: "yesterweek"
+    fill_in "wanted by", with: "today"
+    click_button "set"
+    assert_button "no day"
+    assert_text "wanted by #{Date.today.strftime('%-d %b %Y')}"
+    assert_no_text "too late"
+    assert_equal find_field("What you hear"), page.active_element
+    assert_equal Date.today.iso8601, folded.wanted
+    click_button "no day"
+    assert_field "wanted by"
+    assert_nil folded.wanted
+  end
+
   # A tablet on the counter, a desk and a wide screen.
   def test_it_fits_a_tablet_a_desk_and_a_wide_screen
     call_about "plate HBL25, 1000 rpm, grey, 27 lpm, packings and valves"

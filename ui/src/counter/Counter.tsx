@@ -1,5 +1,5 @@
 import Box from "@mui/material/Box";
-import { useRef } from "react";
+import { useEffect, useRef } from "react";
 import type { TicketView } from "../api/types";
 import type { LiveTicket } from "../ticket/useTicket";
 import { AnswerStack } from "./AnswerStack";
@@ -24,6 +24,10 @@ export function Counter({ ticket, view }: Props) {
   const save = async (reason: string | null, where: string) => answers.saved(await ticket.order(where, reason));
 
   const backToLine = () => field.current?.focus();
+  /** A button that goes away with what it did leaves the hands nowhere. */
+  useEffect(() => {
+    if (document.activeElement === document.body) field.current?.focus();
+  }, [view.last]);
   /** After a click the hands are on the keys again; whoever walks by the keyboard stays where they are. */
   const clicked = (event: React.MouseEvent) => {
     const pressed = (event.target as Element).closest("button, summary");

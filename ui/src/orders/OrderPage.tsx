@@ -52,7 +52,7 @@ function Life({ order, earlier }: { order: Order; earlier: boolean }) {
           <div><Whose steps={steps} /> · {day(order.created_at)} · {percent(record.sure)} sure</div>
           <div>Work: {work.areas.map((area) => area.name).join(", ")}{work.pumps > 1 ? `, on ${work.pumps} pumps` : ""}{work.complaints.length > 0 ? `. Complaint: ${work.complaints.join(", ")}` : ""}.</div>
           {record.wanted && <div><strong>Wanted by {date(record.wanted)}</strong></div>}
-          {order.together.length > 0 && <div>In the same call: {order.together.map((one) => <Link key={one.id} to={`/orders/${one.id}`} style={{ marginRight: 8 }}>order {one.id}, {one.pump}</Link>)}; quote and note are of all of them.</div>}
+          {order.together.length > 0 && <div>In the same call: {order.together.map((one, at) => <span key={one.id}>{at > 0 && "; "}<Link to={`/orders/${one.id}`}>order {one.id}, {one.pump}</Link></span>)}; quote and note are of all of them.</div>}
           {order.cancelled_at && <div><strong>Cancelled</strong> {day(order.cancelled_at)}: {order.cancelled_because}</div>}
           {order.version > 1 && <div><strong>Version {order.version}</strong>: {order.amended_because}. Earlier: {order.versions.map((one) => <Link key={one.version} to={`/orders/${order.id}?version=${one.version}`} style={{ marginRight: 8 }}>version {one.version}</Link>)}</div>}
           {order.changes.length > 0 && <ul>{order.changes.map((one) => <li key={one.text}>{one.text}{one.cents !== 0 && `: ${one.cents > 0 ? "+" : "−"}${price(Math.abs(one.cents))}`}</li>)}</ul>}
