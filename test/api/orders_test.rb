@@ -211,6 +211,8 @@ class OrdersApiTest < Minitest::Test
     end
     get "/api/tickets?state=lost"
     assert_problem(422, "bad_state", field: "state")
+    told = Gimlet::API::OpenAPI::DOCUMENT.dig("components", "schemas", "TicketState", "properties", "state", "enum")
+    assert_equal Gimlet::Core::Ticket::Kinds::STATES.sort, told.sort
   end
 
   # An import between looking and ordering once changed a torque threefold, and the order was taken without a word.

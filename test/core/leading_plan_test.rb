@@ -55,6 +55,24 @@ class LeadingPlanTest < Minitest::Test
     assert_equal "part now, the rest to come", led("on_shelf", kit: 2, loose: 0).first.first, "whoever chooses it is told what it is"
   end
 
+  # All that a plan says of a line, by hand: three sets at 4.00, two of them here and one of these promised; then one piece is left open.
+  def test_a_plan_says_all_of_its_lines
+    stock = shelf(kit: 2, loose: 0)
+    stock[KIT] = stock[KIT].with(reserved: 1)
+    plan = plans(variant("DK415"), "packings", "leak_only", stock).find { |one| one.policy == "cheapest" }
+    line = plan.lines.first
+    assert_equal({ number: KIT, kit: true, quantity: 3, pack: 1, price_cents: 400, total_cents: 1200, on_hand: 2, promised: 1, short: 2, reason: nil,
+                   beside: nil }, line.to_h.except(:name, :covers))
+    assert_equal [1200, "cheapest", ["complete sets"], "complete when 1 line has come"], [plan.price_cents, plan.name, plan.also, plan.complete]
+    two = plan.with(lines: [line, line])
+    assert_equal "complete when 2 lines have come", two.complete
+    assert_equal "complete today", plan.with(lines: [line.with(short: 0)]).complete
+    gap = Core::KitPlan::Unfilled.new(number: "A", name: "seal", quantity: 1, reason: "none", by_hand: false, stand_ins: [])
+    open, more = plan.with(unfilled: [gap]), plan.with(unfilled: [gap, gap.with(number: nil, name: "disc"), gap.with(by_hand: true)])
+    assert_equal ["not complete: 1 piece is not covered", "1 part is not covered: A"], [open.complete, open.not_covered]
+    assert_equal ["not complete: 3 pieces are not covered", "2 parts are not covered: A, disc"], [more.complete, more.not_covered]
+  end
+
   # The set comes on the 11th, the loose pieces on the 4th, with a purchase that is under way. By hand: 3 × 4.00 for sets, 12 × 1.50 loose.
   def by(day, stock = shelf(kit: 0, loose: 0))
     purchase = Core::Desk::Arrivals::Purchase.new(at: Date.new(2026, 12, 1), expected: Date.new(2026, 12, 4),

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/input_error"
+require_relative "../core/ticket/kinds"
 require_relative "../store/acts"
 require_relative "../store/history"
 require_relative "../store/tickets"
@@ -22,9 +23,10 @@ module Gimlet
 
       def state_asked
         state = params.fetch("state", Store::Tickets::OPEN)
-        return state if %w[open sighted closed ordered any].include?(state)
+        states = Core::Ticket::Kinds::STATES
+        return state if [*states, "any"].include?(state)
 
-        Core::InputError.reject("state", "bad_state", "A ticket is open, sighted, closed or ordered; or any.")
+        Core::InputError.reject("state", "bad_state", "A ticket is #{states.join(', ')}; or any.")
       end
 
       def listed(page, name) = { name => page.rows, total: page.total, page: page.page, pages: page.pages }

@@ -40,6 +40,9 @@ module Gimlet::Core
     module Kinds
       ALL = constants.map { |name| const_get(name) }.sort_by(&:id).to_h { |kind| [kind.id, kind] }.freeze
 
+      # What a ticket may have become.
+      STATES = ALL.values.filter_map { |kind| kind::BECOMES }.uniq.freeze
+
       # @param id [String]
       # @return [Class] a Kind
       def self.of(id) = ALL.fetch(id)
