@@ -18,6 +18,8 @@ class AwayTest < SystemTest
     visit "/"
     line.send_keys("8 bolts", :enter)
     assert_text "Ask next"
+    # Fetched last; what is fetched while nobody answers is another story, below.
+    assert_text "An old part in hand"
     STAGE.app = ->(_) { NOBODY_BEHIND }
     line.send_keys("brass head", :enter)
     assert_selector "[role=alert]", text: GONE, wait: 2
@@ -34,11 +36,11 @@ class AwayTest < SystemTest
     assert_text "Ask next"
     STAGE.app = ->(env) { env["PATH_INFO"].end_with?("/entries") ? @app.call(env) && NOBODY_BEHIND : @app.call(env) }
     line.send_keys("brass head", :enter)
-    assert_text "The server did not answer. What you typed is still here: try again.", wait: 15
+    assert_text "The server did not answer. What you typed is still here: try again.", wait: 40
     assert_field "What you hear", with: "brass head"
     STAGE.app = @app
     refresh
-    assert_text "Arrived: “brass head said”. It counts once.", wait: 15
+    assert_text "Arrived: “brass head said”. It counts once.", wait: 40
     assert_field "What you hear", with: ""
     assert_selector "[aria-label='The call']", text: "brass head"
     assert_equal ["8 bolts", "brass head"], said
@@ -95,6 +97,21 @@ class AwayTest < SystemTest
     assert_accessible
     STAGE.app = @app
     click_button "Load the new version"
+    assert_selector "h1", text: /orders/i, visible: :all
+    visit "/"
+    assert_field "What you hear", with: "8 bol"
+  end
+
+  # Nobody answers for the part nor for anything else: that is no new version, and the part comes when somebody does.
+  def test_a_part_while_the_server_is_gone
+    visit "/"
+    line.send_keys("8 bol")
+    page.driver.browser.execute_cdp("Network.clearBrowserCache")
+    STAGE.app = ->(_) { NOBODY_BEHIND }
+    click_link "Orders"
+    assert_selector "h1", text: "This part could not be loaded"
+    assert_text "Gimlet did not answer for it. What you typed is kept."
+    STAGE.app = @app
     assert_selector "h1", text: /orders/i, visible: :all
     visit "/"
     assert_field "What you hear", with: "8 bol"

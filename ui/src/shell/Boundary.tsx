@@ -5,18 +5,29 @@ import { Page } from "./Page";
 /** What browsers say of a part of the page that cannot be fetched. */
 const NOT_LOADED = /dynamically imported module|importing a module script|ChunkLoadError/i;
 
-/** Whether the server's page begins with another script than this one did. */
-async function replaced(): Promise<boolean> {
+type Reason = "replaced" | "gone" | "missing";
+
+/** Why a part was not fetched: the server's page begins with another script than this one did, the server does not answer, or neither. */
+async function reasonFor(): Promise<Reason> {
   const own = document.querySelector<HTMLScriptElement>("script[type=module][src]")?.getAttribute("src") ?? "";
-  const page = await fetch("/").then((answer) => answer.text(), () => own);
-  return !page.includes(own);
+  const page = await fetch("/").then((answer) => (answer.ok ? answer.text() : null), () => null);
+  if (page === null) return "gone";
+  return page.includes(own) ? "missing" : "replaced";
 }
 
-/** The next version was put in place while this page was open, or the part could not be fetched. */
+const ASK_AGAIN_MS = 1000;
+
+/** The next version was put in place while this page was open, or the part could not be fetched. It comes by itself once a server that was gone answers. */
 function NotLoaded() {
-  const [fresh, setFresh] = useState<boolean | null>(null);
-  useEffect(() => void replaced().then(setFresh), []);
-  if (fresh === null) return null;
+  const [reason, setReason] = useState<Reason | null>(null);
+  useEffect(() => void reasonFor().then(setReason), []);
+  useEffect(() => {
+    if (reason !== "gone") return;
+    const timer = setInterval(() => void reasonFor().then((now) => now !== "gone" && location.reload()), ASK_AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [reason]);
+  if (reason === null) return null;
+  const fresh = reason === "replaced";
   return (
     <Page title="Load again" headed kind="text">
       <h1>{fresh ? "A new version is here" : "This part could not be loaded"}</h1>
