@@ -182,6 +182,7 @@ class CounterTest < SystemTest
   def test_a_slash_leads_back_to_the_line
     visit "/"
     say "plate DK420, packings"
+    assert_selector "[aria-label='The call']", text: "DK420"
     open_answer "Tools"
     assert_text "seal press"
     keys("/")

@@ -25,6 +25,11 @@ module Gimlet::Core
       def hash = id.hash
 
       def stack(id) = stacks.find { |stack| stack.id == id }
+
+      # @param stack [Stack]
+      # @return [String, nil] "from" or "towards", the end where its pieces go in, by its axis or by what its ends are called
+      def open_end(stack) = axes.flat_map(&:stacks).find { |id, _| id == stack.id }&.last || stack.open_end
+
       def area(id) = areas.find { |area| area.id == id }
       def group(id) = groups.find { |group| group.id == id }
       def fastener(id) = fasteners.find { |fastener| fastener.id == id }

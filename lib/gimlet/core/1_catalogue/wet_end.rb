@@ -4,12 +4,15 @@ require_relative "../value"
 require_relative "checked"
 require_relative "condition"
 require_relative "layer"
+require_relative "stack_ends"
 
 module Gimlet::Core
   # How a series is built, told as positions: every quantity in an order is counted from these.
   module Catalogue
     # What sits in each of `positions` (["cylinder 1", ...]), layers listed from `from` to `towards`. `checked` are of Checked.
     Stack = Value.of(:id, :name, :positions, :from, :towards, :colour, :spring, :layers, :checked, :condition) do
+      include StackEnds
+
       def layer(slot) = layers.find { |layer| layer.slot == slot }
 
       # @return [Array<Layer>] that this pump has

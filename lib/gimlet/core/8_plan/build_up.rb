@@ -4,19 +4,22 @@ require_relative "../../core"
 
 module Gimlet::Core
   module Plan
-    # In which order the pieces of a stack are put together: deepest first, and what sits in another piece goes into that one before.
+    # In which order the pieces of a stack are put together: deepest first, and what sits in another piece goes into that one before,
+    # by that piece's own mouth.
     module BuildUp
       module_function
 
-      # @param series [Catalogue::Series] its axes say to which end a stack opens; where none does, the list is the order
+      # @param series [Catalogue::Series]
       # @param stack [Catalogue::Stack]
       # @param layers [Array<Catalogue::Layer>] that this pump has, in the order of the stack
-      # @return [Array<Integer>] places in `layers`
+      # @return [Array<Integer>] places in `layers`; none where it is not on file at which end they go in
       def order(series, stack, layers)
-        open = series.axes.flat_map(&:stacks).find { |id, _| id == stack.id }&.last
         places = layers.each_index.to_a
-        places.reverse! if open == "from"
-        hosted(places, layers)
+        case series.open_end(stack)
+        when "from" then hosted(places.reverse, layers)
+        when "towards" then hosted(places, layers)
+        else places.one? ? places : []
+        end
       end
 
       def hosted(places, layers)
@@ -25,8 +28,17 @@ module Gimlet::Core
       end
 
       def with_what_sits_in_it(place, inner, layers)
-        inside = inner.select { |other| layers[other].inside == layers[place].slot }
+        inside = into(layers[place], inner.select { |other| layers[other].inside == layers[place].slot })
         [*inside.flat_map { |other| with_what_sits_in_it(other, inner - [other], layers) }, place]
+      end
+
+      # What sits in a piece is put in by that piece's own mouth, which may look into the bore.
+      def into(host, places)
+        case host.opens_to
+        when "from" then places.sort.reverse
+        when "towards" then places.sort
+        else places
+        end
       end
     end
   end

@@ -36,7 +36,7 @@ module Gimlet::Core
       def axes
         own = @series.axes.flat_map { |axis| axis.stacks.map(&:first) }
         others = @series.stacks.reject { |stack| own.include?(stack.id) }
-        alone = others.filter_map { |stack| Facing.inner(stack)&.then { |inner| [[stack.id, Facing::OTHER[inner]]] } }
+        alone = others.filter_map { |stack| stack.open_end&.then { |open| [[stack.id, open]] } }
         (@series.axes.map(&:stacks) + alone).map { |stacks| pieces(stacks) }
       end
 

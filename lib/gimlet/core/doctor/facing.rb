@@ -36,12 +36,6 @@ module Gimlet::Core
       WAY = /\A(?:\ and\ [a-z-]+\ side)?\W*(?:faces?\ |facing\ |looks?\ |looking\ |turned\ |side\ |end\ )?
              (?:(in|inwards?|down|first)\b(?!\ (?:its|the|a)\ )|(out|outwards?|upwards?|up|last)\b(?!\ of)|
              (?:(?:down|up)\ )?(?:to|towards|into|facing|against)\ the\ ([a-zA-Z\ -]+))/x
-      # Ends that close a bore from outside, and ends that are its bottom.
-      OUTER = /\b(?:cap|plug|cover|top plate|above|outer end|rod end|wet end)\b/
-      BOTTOM = /\bbottom\b|\bbelow\b/
-      # A rod is fixed at one end and open at the other: "in" is towards the end it is fixed at.
-      FIXED = /\b(?:crankcase|power end|hydraulic end)\b/
-      ON_A_ROD = %w[plunger].freeze
       SMALL = %w[of the a it one side end].freeze
       # What an end may be called besides.
       CALLED = { "oil" => %w[crankcase power], "water" => %w[wet] }.freeze
@@ -63,7 +57,7 @@ module Gimlet::Core
       # Where the piece lies by its words: "under the seat" is deeper in the bore than that, "on top of the valve" nearer its mouth.
       # @return [Array<Array(String, String)>] the words, and the side on which what they name must lie
       def beside(words = @layer.facing)
-        inner = Facing.inner(@stack) or return []
+        inner = @stack.inner or return []
         told(words.to_s, BESIDE).filter_map do |name, _|
           relation, piece = name.match(BESIDE).captures
           [name, DEEPER.match?(relation) ? other(inner) : inner] if by_piece(content(piece.downcase))
@@ -72,7 +66,7 @@ module Gimlet::Core
 
       # @return [String, nil] the side on which nothing may lie of a piece that is told to go in first, or to be outermost
       def alone(words = @layer.facing)
-        inner = Facing.inner(@stack)
+        inner = @stack.inner
         case words.to_s
         when /\b(?:in first|first onto|first into the bore)\b/ then inner
         when /\boutermost\b(?! below)/ then other(inner)
@@ -82,18 +76,7 @@ module Gimlet::Core
       # @return [String, nil] the side where the piece of that name lies, if all of that name lie on one side
       def side_of(name) = by_piece(content(name.downcase))
 
-      # @return [String, nil] the end that is the bottom of the bore, or where the rod is fixed
-      def self.inner(stack)
-        ends = { "from" => stack.from.downcase, "towards" => stack.towards.downcase }
-        bottom = ends.find { |_, name| name.match?(BOTTOM) } and return bottom.first
-        outer = ends.select { |_, name| name.match?(OUTER) }.keys
-        return OTHER.fetch(outer.first) if outer.one?
-
-        fixed = ends.select { |_, name| name.match?(FIXED) }.keys
-        fixed.first if fixed.one? && stack.layers.any? { |layer| ON_A_ROD.include?(layer.shape) }
-      end
-
-      OTHER = { "from" => "towards", "towards" => "from" }.freeze
+      OTHER = Catalogue::StackEnds::OTHER
 
       # @param words [Array<String>]
       # @return [String, nil] the end whose name has more of these words; nil where neither has
@@ -138,8 +121,8 @@ module Gimlet::Core
 
       def said(rest)
         inward, outward, name = rest.match(WAY)&.captures
-        if inward then Facing.inner(@stack)
-        elsif outward then other(Facing.inner(@stack))
+        if inward then @stack.inner
+        elsif outward then other(@stack.inner)
         elsif name then named(name.downcase)
         end
       end

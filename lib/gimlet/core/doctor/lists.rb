@@ -37,7 +37,7 @@ module Gimlet::Core
 
       def start(sentence, stack)
         from = sentence.text[FROM, 1] unless sentence.text.match?(INNER)
-        from ? end_called(stack, from.downcase) : Facing.inner(stack)
+        from ? end_called(stack, from.downcase) : stack.inner
       end
 
       # @param named [Array<Names::Named>]
