@@ -22,6 +22,46 @@ class TeardownTest < Minitest::Test
     end
   end
 
+  # A plate or cap that is tightened on the manifold is loosened while that is on the pump, whichever area asked first (common practice, no source).
+  def test_what_is_tightened_on_a_piece_is_loosened_on_it
+    assert_equal %w[top_plate manifold], opened("TK4L20 from 31000", %w[inlet_valves discharge_valves])
+    assert_equal %w[top_plate manifold plunger_bolts], opened("TK4L20 from 31000", %w[discharge_valves plungers])
+    each_teardown do |teardown|
+      order = teardown.groups.map(&:id)
+      teardown.groups.each do |group|
+        (group.on - in_front(group)).intersection(order).each { |on| assert_operator order.index(group.id), :<, order.index(on), teardown.variant.id }
+      end
+    end
+  end
+
+  # What is only reached behind another piece waits for it, on whatever it is tightened.
+  def test_what_lies_behind_a_piece_comes_off_after_it
+    order = opened("PG50L", %w[packings])
+    assert_operator order.index("nuts_slack"), :<, order.index("plungers")
+    assert_operator opened("DW40", %w[packings]).index("left_head"), :<, opened("DW40", %w[packings]).index("piston")
+  end
+
+  # As the areas ask where nothing else says: nothing is added, and a circle of pieces ends.
+  def test_the_order_of_opening_alone
+    assert_equal %w[b a], Gimlet::Core::Opening.order(groups(a: [[], []], b: [[], []]), %w[b a])
+    assert_equal %w[b a], Gimlet::Core::Opening.order(groups(a: [[], []], b: [[], %w[a]]), %w[a b])
+    assert_equal %w[a], Gimlet::Core::Opening.order(groups(a: [[], []], b: [[], %w[a]]), %w[a]), "the other stays on"
+    assert_equal %w[a c b], Gimlet::Core::Opening.order(groups(a: [[], []], c: [%w[a], []], b: [%w[c], %w[a]]), %w[a c b]), "far behind it"
+    assert_equal %w[a b], Gimlet::Core::Opening.order(groups(a: [[], %w[b]], b: [[], %w[a]]), %w[a b]).sort
+  end
+
+  def opened(id, areas) = Gimlet::Core::Teardown.of(variant(id), areas).groups.map(&:id)
+
+  def in_front(group, series = snapshot.variants.map(&:series).find { |one| one.groups.include?(group) })
+    group.after + group.after.flat_map { |id| in_front(series.group(id), series) }
+  end
+
+  # @param rows [Hash{Symbol=>Array(Array<String>, Array<String>)}] what each lies behind, and what it is tightened on
+  def groups(**rows)
+    made = rows.map { |id, (after, on)| Struct.new(:id, :after, :on).new(id.to_s, after, on) }
+    Struct.new(:groups) { def group(id) = groups.find { |one| one.id == id } }.new(made)
+  end
+
   def test_each_place_is_handled_once
     each_teardown do |teardown|
       places = teardown.places.map(&:key)

@@ -2,6 +2,7 @@
 
 require_relative "../1_catalogue/series"
 require_relative "../value"
+require_relative "opening"
 require_relative "scope"
 
 module Gimlet::Core
@@ -136,9 +137,10 @@ module Gimlet::Core
 
     # Group id => positions, in the order they come off. What comes off in one piece comes off for all.
     def opened
-      @areas.each_with_object({}) do |area, order|
+      asked = @areas.each_with_object({}) do |area, order|
         area.opens.each { |id| take_off(id, worked(area), order) }
       end
+      Opening.order(@series, asked.keys).to_h { |id| [id, asked[id]] }
     end
 
     # @param positions [Array<String>, nil] nil for all: what comes off in one piece wants everything before it off
