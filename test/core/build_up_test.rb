@@ -104,6 +104,19 @@ class BuildUpTest < Minitest::Test
     assert_nil stack("left", "right").open_end
   end
 
+  def test_every_name_of_a_mouth_and_of_a_bottom
+    ["Cap", "valve plug", "Cover", "top plate", "manifold, above", "outer end", "rod end", "wet end"].each do |name|
+      assert_equal %w[towards from], [stack(name, "gallery").inner, stack("gallery", name).inner], name
+    end
+    ["Bottom", "head, below"].each { |name| assert_equal %w[from towards], [stack(name, "cap").inner, stack("cap", name).inner], name }
+    ["crankcase", "power end", "Hydraulic end"].each { |name| assert_equal "towards", stack("left", name, "plunger").inner, name }
+  end
+
+  def test_what_sits_in_a_piece_goes_in_by_its_mouth
+    into = ->(mouth) { Gimlet::Core::Plan::BuildUp.into(Struct.new(:opens_to).new(mouth), [2, 4, 3]) }
+    assert_equal [[4, 3, 2], [2, 3, 4], [2, 4, 3]], ["from", "towards", nil].map(&into)
+  end
+
   def test_a_rod_is_open_where_it_is_not_fixed
     assert_equal "towards", stack("manifold", "crankcase", "ring", "plunger").inner
     assert_nil stack("manifold", "crankcase", "ring").inner, "no rod"

@@ -47,6 +47,7 @@ class TeardownTest < Minitest::Test
     assert_equal %w[b a], Gimlet::Core::Opening.order(groups(a: [[], []], b: [[], %w[a]]), %w[a b])
     assert_equal %w[a], Gimlet::Core::Opening.order(groups(a: [[], []], b: [[], %w[a]]), %w[a]), "the other stays on"
     assert_equal %w[a c b], Gimlet::Core::Opening.order(groups(a: [[], []], c: [%w[a], []], b: [%w[c], %w[a]]), %w[a c b]), "far behind it"
+    assert_equal %w[c b a], Gimlet::Core::Opening.order(groups(a: [[], []], c: [[], []], b: [%w[c], %w[a]]), %w[a c b]), "with what is in front of it"
     assert_equal %w[a b], Gimlet::Core::Opening.order(groups(a: [[], %w[b]], b: [[], %w[a]]), %w[a b]).sort
   end
 

@@ -100,6 +100,16 @@ class PicturesTest < SystemTest
     assert_equal 0, database[:photos].count
   end
 
+  # A piston with seals from both ends: no order of work is made up from how they lie.
+  def test_a_stack_without_an_order_on_file_is_not_played
+    visit "/catalogue/series/brackenholt-dw"
+    within("section[aria-label='Taken apart'] figure[aria-label='piston']") do
+      assert_text "In which order they go in is not on file."
+      assert_no_button "the next piece"
+    end
+    within("section[aria-label='Taken apart'] figure[aria-label='left head']") { assert_no_text "not on file" }
+  end
+
   # Each press shows one piece more, in the order in which they go in.
   def test_a_stack_is_played
     visit "/catalogue/series/pellwick-tk4"

@@ -25,7 +25,7 @@ export function PlayedSection({ name, section, layers, pieces, built, picked, on
   return (
     <Box>
       <SectionDrawing section={section} layers={layers} picked={at === null ? picked : built[at]!} {...(at === null ? {} : { in: built.slice(0, at + 1) })} {...(onPick ? { onPick } : {})} />
-      {built.length === 0 && pieces.length > 1 && <p style={{ margin: 0, fontSize: 15 }}>At which end they go in is not on file: this is how they lie, not their order of work.</p>}
+      {built.length === 0 && pieces.length > 1 && <p style={{ margin: 0, fontSize: 15 }}>In which order they go in is not on file.</p>}
       {built.length > 1 && (
         <Box className="no-print" data-keeps-focus role="group" aria-label={`${name}: piece by piece`} sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap", fontSize: 15 }}>
           <Button size="small" variant="outlined" onClick={() => go(-1)} aria-label="the piece before">{keys.backward.shown}</Button>
