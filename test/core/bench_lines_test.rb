@@ -47,10 +47,10 @@ class BenchLinesTest < Minitest::Test
              "consumables" => [], "count_out" => [{ "where" => "bore", "name" => "ring", "from" => ["left"] }], "keep" => [], "refit" => nil,
              "stacks" => [{ "id" => "packing" }, { "id" => "valve" }],
              "tightening" => [{ "fastener" => "head_bolts" }, { "fastener" => "caps" }], "steps" => [
-               { "phase" => "renew", "title" => "packings", "text" => ["In first."], "stacks" => ["packing"], "fasteners" => [] },
-               { "phase" => "renew", "title" => "packings again", "text" => ["In last."], "stacks" => ["packing"], "fasteners" => [] },
-               { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "fasteners" => ["head_bolts"] },
-               { "phase" => "finish", "title" => "start", "text" => ["Run it."], "stacks" => [], "fasteners" => [] }
+               { "phase" => "renew", "title" => "packings", "text" => ["In first."], "stacks" => ["packing"], "tools" => [], "fasteners" => [] },
+               { "phase" => "renew", "title" => "packings again", "text" => ["In last."], "stacks" => ["packing"], "tools" => [], "fasteners" => [] },
+               { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "tools" => [], "fasteners" => ["head_bolts"] },
+               { "phase" => "finish", "title" => "start", "text" => ["Run it."], "stacks" => [], "tools" => [], "fasteners" => [] }
              ] }.freeze
 
   def moments(record) = Gimlet::Core::Order::Moments.of(record).map { |one| [one.title, one.lines.size, one.stacks, one.fasteners, one.refit] }
@@ -78,9 +78,9 @@ class BenchLinesTest < Minitest::Test
     record = { "cautions" => [], "signs" => [],
                "parts" => { "lines" => [], "unfilled" => [], "surplus" => [] }, "held" => [], "tools" => [], "consumables" => [], "count_out" => [],
                "keep" => [], "steps" => [
-                 { "phase" => "renew", "title" => "packings", "text" => ["In first."], "stacks" => ["packing"], "fasteners" => [] },
-                 { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "fasteners" => ["head_bolts"] },
-                 { "phase" => "after running", "title" => "after running in", "text" => ["Again."], "stacks" => [], "fasteners" => [] }
+                 { "phase" => "renew", "title" => "packings", "text" => ["In first."], "stacks" => ["packing"], "tools" => [], "fasteners" => [] },
+                 { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "tools" => [], "fasteners" => ["head_bolts"] },
+                 { "phase" => "after running", "title" => "after running in", "text" => ["Again."], "stacks" => [], "tools" => [], "fasteners" => [] }
                ] }
     sections = Gimlet::Core::Order::Lines.of(record).to_h { |section| [section.key, section] }
     assert_equal %w[renew close finish], sections.keys

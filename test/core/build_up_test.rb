@@ -62,7 +62,7 @@ class BuildUpTest < Minitest::Test
 
   def played(pump, stack)
     layers = stack.layers_of(pump)
-    Gimlet::Core::Plan::BuildUp.order(pump.series, stack, layers).map { |place| layers[place].name }
+    Gimlet::Core::Assembly::BuildUp.order(pump.series, stack, layers).map { |place| layers[place].name }
   end
 
   ORDERS.each do |place, told|
@@ -113,7 +113,7 @@ class BuildUpTest < Minitest::Test
   end
 
   def test_what_sits_in_a_piece_goes_in_by_its_mouth
-    into = ->(mouth) { Gimlet::Core::Plan::BuildUp.into(Struct.new(:opens_to).new(mouth), [2, 4, 3]) }
+    into = ->(mouth) { Gimlet::Core::Assembly::BuildUp.into(Struct.new(:opens_to).new(mouth), [2, 4, 3]) }
     assert_equal [[4, 3, 2], [2, 3, 4], [2, 4, 3]], ["from", "towards", nil].map(&into)
   end
 

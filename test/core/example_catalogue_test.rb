@@ -24,7 +24,7 @@ class ExampleCatalogueTest < Minitest::Test
     fates = found.demand.keep.to_h { |piece| [piece.name, piece.fate] }
     assert_equal({ "load spring" => :inspect, "backup ring" => :turn, "guide" => :keep }, fates)
     used = found.consumables.to_h { |consumable| [consumable.name, [consumable.amount, consumable.packs]] }
-    assert_equal({ "medium thread adhesive" => [4, 1], "packing lubricant" => [6, nil], "anti-seize paste" => [2.0, nil] }, used)
+    assert_equal({ "medium thread adhesive" => [4, 1], "packing lubricant" => [6, nil], "anti-seize paste" => [2.0, nil], "oil" => [nil, nil] }, used)
   end
 
   def test_the_same_slot_twice_is_two_pieces
@@ -46,7 +46,7 @@ class ExampleCatalogueTest < Minitest::Test
     caps = found.tightening.find { |row| row.fastener.id == "caps" }
     assert_equal ["2"], caps.fastener.points.map(&:label)
     assert_equal({ "FX 3" => 1 }, found.demand.quantities, "a valve without a finding is looked over where only leaks are mended")
-    assert_equal [2], found.consumables.map(&:amount)
+    assert_equal [2, nil], found.consumables.map(&:amount)
     assert_equal ["before you loosen", "valve caps (valve 2)"], found.steps.select { |step| step.phase == "open" }.map(&:title)
   end
 

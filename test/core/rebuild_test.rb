@@ -139,13 +139,14 @@ class RebuildTest < Minitest::Test
 
   def test_consumables_by_the_drop
     used = work("DK420", %w[inlet_valves discharge_valves], pumps: 2).consumables
-    assert_equal([["medium thread adhesive", 12]], used.map { |one| [one.name, one.amount] })
+    assert_equal([["medium thread adhesive", 12], ["oil", nil]], used.map { |one| [one.name, one.amount] })
   end
 
   def test_steps_go_off_and_on_again_in_reverse
     steps = work("DK420", ["plungers"]).steps
-    assert_equal([["open", "before you loosen"], %w[open manifold], %w[open plungers], %w[renew plungers], ["renew", "packings, on the way"],
-                  %w[close plungers], %w[close manifold],
+    assert_equal([["open", "before you loosen"], %w[open manifold], %w[open plungers], ["open", "manifold, laid over"],
+                  ["renew", "old seals and their bores"], %w[renew plungers], ["renew", "packings, on the way"],
+                  ["close", "before it closes"], %w[close plungers], %w[close manifold],
                   ["finish", "when closed"], ["finish", "when closed"]],
                  steps.map { |step| [step.phase, step.title] })
   end

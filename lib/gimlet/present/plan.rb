@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../core/4_demand/positions"
-require_relative "../core/8_plan/build_up"
+require_relative "../core/assembly/build_up"
 require_relative "../core/8_plan/section"
 require_relative "../core/desk/terms"
 require_relative "../core/outside/pump"
@@ -118,7 +118,7 @@ module Gimlet
         layers = stack.layers.each_with_index.select { |layer, _| Core::Catalogue::Condition.met?(layer.condition, variant) }
         rows = layers.map { |layer, at| layer(layer, variant, positions.map { |place| by_place[[place, at]] }) }
         stack.to_h.slice(:id, :name, :from, :towards, :colour, :spring)
-             .merge(built: Core::Plan::BuildUp.order(variant.series, stack, layers.map(&:first)),
+             .merge(built: Core::Assembly::BuildUp.order(variant.series, stack, layers.map(&:first)),
                     checked: Core::Catalogue::Checked.in_words(stack.checked), positions: positions, drawing: section(stack, variant,
                                                                                                                       snapshot), layers: rows)
       end

@@ -11,7 +11,8 @@ module Gimlet::Core
     # `kind` is "drive", "torque wrench", "common" or "made"; made tools carry the number they are lent or sold under, and its price where it
     # has one. `substitute` is what the trade makes do with.
     Needed = Value.of(:name, :number, :kind, :why, :substitute, :price_cents)
-    # `packs` of `number` are sold for the amount; both nil where the series names no pack.
+    # `packs` of `number` are sold for the amount; both nil where the series names no pack. `amount` and `unit` are nil where it is used and how much
+    # is not on file.
     Used = Value.of(:name, :amount, :unit, :number, :packs)
 
     # Everything that must lie on the bench for a teardown.

@@ -6,6 +6,7 @@ require_relative "../6_tightening/closing"
 require_relative "../6_tightening/entered"
 require_relative "../6_tightening/instruction"
 require_relative "../7_tools/tool_list"
+require_relative "../assembly/proof"
 require_relative "../value"
 require_relative "cautions"
 require_relative "refitting"
@@ -15,7 +16,7 @@ module Gimlet::Core
   module Plan
     # Everything a rebuild order says about one pump.
     Workup = Value.of(:variant, :teardown, :demand, :plans, :tools, :wrenches, :consumables, :tightening, :extension, :refit, :steps, :cautions,
-                      :deadline)
+                      :deadline, :gaps)
 
     # What is to be done: `scope` areas or a whole Scope, `policy` of KitPlan::POLICIES where one was chosen, `pumps` how many, `unit` of the
     # customer's wrench,
@@ -51,10 +52,19 @@ module Gimlet::Core
         end)
         bench = Tools::ToolList.new(teardown, tightening, pumps: job.pumps, own: job.wrenches, extension: job.extension, stock: @stock)
         plans = KitPlan::Plans.new(demand, @snapshot, @stock, fixed: job.fixed, also: job.also, solved: @solved)
+        proof = proof(teardown, demand, bench)
         Workup.new(variant: variant, teardown: teardown, demand: demand, plans: plans.call(job.policy, deadline: job.deadline),
-                   tools: bench.tools, wrenches: bench.choice,
-                   consumables: bench.consumables, tightening: tightening, extension: job.extension, refit: Refitting.of(teardown),
-                   steps: Steps.for(teardown), deadline: job.deadline, cautions: Cautions.for(teardown, @snapshot, job.service))
+                   tools: proof.tools, wrenches: bench.choice,
+                   consumables: proof.consumables, tightening: tightening, extension: job.extension, refit: Refitting.of(teardown),
+                   steps: proof.steps, deadline: job.deadline, gaps: proof.gaps, cautions: Cautions.for(teardown, @snapshot, job.service))
+      end
+
+      private
+
+      def proof(teardown, demand, bench)
+        pieces = Assembly::Pieces.new(teardown, demand.fates.select { |fate| fate.kind == :replace }.map(&:place))
+        Assembly::Proof.new(pieces, Steps.for(teardown, pieces.told), tools: bench.tools, consumables: bench.consumables,
+                                                                      handled: teardown.places.map(&:layer))
       end
     end
   end

@@ -1,61 +1,70 @@
 # frozen_string_literal: true
 
-require_relative "../1_catalogue/shapes"
+require_relative "../1_catalogue/condition"
 require_relative "../1_catalogue/wet_end"
 require_relative "../3_teardown/applies_to"
 require_relative "../4_demand/positions"
 require_relative "../6_tightening/closing"
 require_relative "../value"
+require_relative "usual_acts"
 
 module Gimlet::Core
   module Plan
-    # `fasteners` are ids whose tightening belongs to this step, `stacks` of those that are built up in it.
-    Step = Value.of(:phase, :title, :text, :fasteners, :stacks) do
-      def initialize(fasteners: [], stacks: [], **) = super
+    # `fasteners` are ids whose tightening belongs to this step, `stacks` of those that are built up in it, `tools` names of what is in hand.
+    Step = Value.of(:phase, :title, :text, :fasteners, :stacks, :tools) do
+      def initialize(fasteners: [], stacks: [], tools: [], **) = super
     end
 
     # The work in bench order: off, renew, back on in reverse, and what is done when all is closed.
     module Steps
       module_function
 
-      # What holds for every pump, and for those with such bolts or rings. Common practice, no source.
-      KEYED = "A bolt whose key slips: seat the key with a punch and a hammer before you turn it. An impact driver loosens, it never tightens."
-      REVERSE = "Loosen in the reverse of the order on the drawings; round a flange a quarter turn at a time."
-      SOFT = "Lever evenly and tap with something soft; no metal tool touches a bore, a ceramic or a seal face."
-      RINGS = "O-rings that may go back are pushed out with the thumbs, never picked."
-      RENEWED = %w[replace_always replace_if_removed].freeze
-
-      # New packings on a bad plunger are the classic come-back. Common practice, no source.
-      PLUNGERS = "Wipe each plunger and look at it under a light before the seals go in: scored, chipped, cracked, or worn where the seals run, it " \
-                 "wears new seals out. Then stop, and have it renewed with them."
-
       # @param teardown [Teardown]
+      # @param derived [Array<String>] what no sentence of the series says and follows from the layers
       # @return [Array<Step>]
-      def for(teardown)
+      def for(teardown, derived = [])
         off = teardown.groups.map do |group|
-          Step.new(phase: "open", title: title(group, teardown), text: [group.open, *checked(group)])
+          Step.new(phase: "open", title: title(group, teardown), text: [group.open, *checked(group)], tools: at_hand(group, teardown))
         end
-        before(teardown) + off + work(teardown) + Closing.of(teardown).map { |moment| close(moment, teardown) } + finish(teardown)
+        closed = Closing.of(teardown).map { |moment| close(moment, teardown) }
+        usual(:before, "before you loosen", teardown) + off + usual(:manifold, "manifold, laid over", teardown) + work(teardown) + unsaid(derived) +
+          (closed.empty? ? [] : usual(:closing, "before it closes", teardown)) + closed + finish(teardown)
+      end
+
+      # What hands do on every such job.
+      DERIVED = "what no step names (derived)"
+      PHASES = { before: "open", manifold: "open", closing: "close" }.freeze
+
+      def usual(moment, title, teardown)
+        acts = UsualActs.at(moment, teardown)
+        acts.empty? ? [] : [Step.new(phase: PHASES.fetch(moment, "renew"), title: title, text: acts.map(&:text), tools: acts.flat_map(&:tools))]
+      end
+
+      def unsaid(derived) = derived.empty? ? [] : [Step.new(phase: "renew", title: DERIVED, text: derived)]
+
+      # A group's own, and those of the areas that open it: these lie there too.
+      def at_hand(group, teardown)
+        around = teardown.areas.select { |area| area.opens.include?(group.id) }
+        named(group.tools + around.flat_map(&:tools), teardown) + group.fasteners.map { |id| teardown.variant.series.fastener(id).drive }
+      end
+
+      def named(ids, teardown)
+        teardown.variant.series.tools.select { |tool| ids.include?(tool.id) && Catalogue::Condition.met?(tool.condition, teardown.variant) }.map(&:name)
       end
 
       # What is agreed, and what comes out on the way to it: the same sentences, as far as they are of what comes out.
       def work(teardown)
         agreed = teardown.areas.map do |area|
-          Step.new(phase: "renew", title: area.name, text: teardown.work(area).map(&:text) + checked(area), stacks: area.stacks)
+          work = teardown.work(area)
+          Step.new(phase: "renew", title: area.name, text: work.map(&:text) + checked(area), stacks: area.stacks,
+                   tools: named(area.tools + work.flat_map(&:tools), teardown))
         end
         passed = teardown.on_the_way.map do |area, work|
-          Step.new(phase: "renew", title: "#{area.name}, on the way", text: work.map(&:text), stacks: area.stacks)
+          Step.new(phase: "renew", title: "#{area.name}, on the way", text: work.map(&:text), stacks: area.stacks,
+                   tools: named(work.flat_map(&:tools), teardown))
         end
-        (looked_at(teardown) + agreed + passed).reject { |step| step.text.empty? }
-      end
-
-      # Where packings are renewed and plungers are not.
-      def looked_at(teardown)
-        ids = teardown.areas.map(&:id)
-        plungers = teardown.variant.series.areas_of(teardown.variant).find { |area| area.id == "plungers" }
-        return [] unless plungers && ids.include?("packings") && !ids.include?("plungers")
-
-        [Step.new(phase: "renew", title: "#{plungers.name}, a look first", text: [PLUNGERS])]
+        usual(:look, "plungers, a look first", teardown) + usual(:seals, "old seals and their bores", teardown) +
+          (agreed + passed).reject { |step| step.text.empty? }
       end
 
       # Who has read it against the sheet, where that is kept.
@@ -63,7 +72,7 @@ module Gimlet::Core
 
       def close(moment, teardown)
         name = moment.group ? title(moment.group, teardown) : moment.step&.name || tightened(teardown, moment)
-        Step.new(phase: "close", title: name, text: moment.text, fasteners: moment.tightens)
+        Step.new(phase: "close", title: name, text: moment.text, fasteners: moment.tightens, tools: tools_of(moment, teardown))
       end
 
       def tightened(teardown, moment)
@@ -71,16 +80,9 @@ module Gimlet::Core
         again ? "#{again.name}, again" : teardown.fasteners.find { |fastener| moment.tightens.include?(fastener.id) }.name
       end
 
-      def before(teardown)
-        fasteners = teardown.fasteners
-        told = [SOFT, (REVERSE if fasteners.any? { |fastener| fastener.pattern != :each }),
-                (KEYED if fasteners.any? { |fastener| fastener.drive.match?(/\bhex\b/i) }),
-                (RINGS if teardown.places.any? { |place| stays?(place.layer) })].compact
-        [Step.new(phase: "open", title: "before you loosen", text: told)]
+      def tools_of(moment, teardown)
+        (moment.group ? at_hand(moment.group, teardown) : []) + named(moment.step&.tools || [], teardown)
       end
-
-      # @return [Boolean] whether it is a ring that may go back
-      def stays?(layer) = Catalogue::Shapes.of(layer.shape).ring && !RENEWED.include?(layer.reuse)
 
       # Where only some positions are worked on, what comes off at each says where.
       def title(group, teardown)

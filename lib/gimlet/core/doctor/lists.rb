@@ -40,8 +40,8 @@ module Gimlet::Core
         from ? end_called(stack, from.downcase) : stack.inner
       end
 
-      # @param named [Array<Names::Named>]
-      # @return [Array<Array<Names::Named>>] those of one stack, or of stacks on one axis, together
+      # @param named [Array<Catalogue::PieceNames::Named>]
+      # @return [Array<Array<Catalogue::PieceNames::Named>>] those of one stack, or of stacks on one axis, together
       def lines(named)
         axes = @series.axes.map { |axis| axis.stacks.map(&:first) }
         named.uniq { |piece| [piece.stack.id, piece.at] }.group_by { |piece| axes.find { |ids| ids.include?(piece.stack.id) } || piece.stack.id }

@@ -56,17 +56,20 @@ module Gimlet::Core
         snapshot = Catalogue::Snapshot.new([@series], version: "trial")
         keys = @series.condition_keys
         sorts = snapshot.variants.uniq { |variant| [variant.traits.values_at(*keys), variant.sides] }
-        sorts.flat_map { |variant| @series.areas_of(variant).filter_map { |area| trial(snapshot, variant, area) } }.uniq(&:place)
+        sorts.flat_map { |variant| @series.areas_of(variant).flat_map { |area| trial(snapshot, variant, area) } }.uniq { |remark| [remark.place, remark.text] }
       end
 
       def trial(snapshot, variant, area)
         found = Plan::Rebuild.new(snapshot, {}).call(variant, scope: [area.id])
-        return if found.demand.fates.any? || found.teardown.groups.any?
+        return gaps(area, found) if found.demand.fates.any? || found.teardown.groups.any?
 
-        error("areas.#{area.id}", "is no work on #{variant.id}: it renews nothing and opens nothing.")
+        [error("areas.#{area.id}", "is no work on #{variant.id}: it renews nothing and opens nothing.")]
       rescue StandardError => e
-        error("areas.#{area.id}", "cannot be worked out on #{variant.id}: #{e.message.lines.first.strip}")
+        [error("areas.#{area.id}", "cannot be worked out on #{variant.id}: #{e.message.lines.first.strip}")]
       end
+
+      # Done by hand in the head, step by step.
+      def gaps(area, found) = found.gaps.map { |gap| warning(gap.place.include?(".") ? gap.place : "areas.#{area.id}", "#{gap.place}: #{gap.text}") }
     end
   end
 end

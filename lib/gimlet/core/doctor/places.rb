@@ -154,7 +154,7 @@ module Gimlet::Core
       def count_of(fastener, trait) = trait == "head_bolts" ? fastener.sets.first.points.size : fastener.points.size
 
       def key(drive, keys, meant)
-        other = meant.map(&:drive).uniq - keys
+        other = meant.map(&:drive).uniq.reject { |one| keys.include?(one) || keys.include?(one.sub(/\Abox spanner/, "socket")) }
         return if keys.empty? || other.empty? || conditional?(meant) || meant.size > 2
 
         error("traits.#{drive}", "is #{keys.join(' or ')}, and #{meant.map(&:id).join(' and ')} take #{other.join(' or ')}: one is wrong.")

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../value"
-require_relative "names"
+require_relative "../1_catalogue/piece_names"
 
 module Gimlet::Core
   class Doctor
@@ -17,7 +17,7 @@ module Gimlet::Core
         def short = text.size > 90 ? "#{text[0, 88]}…" : text
 
         # @param text [String] part of it
-        # @return [Array<Names::Named>] pieces in the order in which that names them; the longest name where two stacks have one for the same words
+        # @return [Array<Catalogue::PieceNames::Named>] pieces in the order in which that names them; the longest name where two stacks have one for the same words
         def naming(text)
           all = names.flat_map { |names| names.in(text) }
           all.reject { |one| all.any? { |other| other.size > one.size && other.covers?(one.from) } }.sort_by(&:from)
@@ -29,7 +29,7 @@ module Gimlet::Core
       # @param series [Catalogue::Series]
       # @return [Array<Sentence>] one for each full stop
       def of(series)
-        names = series.stacks.to_h { |stack| [stack.id, Names.new(stack)] }
+        names = series.stacks.to_h { |stack| [stack.id, Catalogue::PieceNames.of(stack)] }
         (areas(series, names) + groups(series, names) + steps(series, names) + notes(series, names)).flat_map do |entry|
           entry.text.split(/(?<=[.!?])\s+/).map { |text| entry.with(text: text, named: entry.naming(text)) }
         end

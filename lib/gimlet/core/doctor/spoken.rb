@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "facing"
-require_relative "names"
+require_relative "../1_catalogue/piece_names"
 require_relative "remark"
 
 module Gimlet::Core
@@ -53,7 +53,7 @@ module Gimlet::Core
 
         layers = sentence.names.flat_map { |names| names.stack.layers.each_index.map { |at| [names.stack, at] } }
         turned = layers.select { |stack, at| stack.layers[at].opens_to }
-        turned.size == 1 ? [Names::Named.new(stack: turned[0][0], at: turned[0][1], from: 0, size: 0, words: sentence.text)] : []
+        turned.size == 1 ? [Catalogue::PieceNames::Named.new(stack: turned[0][0], at: turned[0][1], from: 0, size: 0, words: sentence.text)] : []
       end
 
       def sides(sentence)

@@ -9,7 +9,7 @@ require_relative "../7_tools/tool_list"
 require_relative "../8_plan/cautions"
 require_relative "../8_plan/intervals"
 require_relative "../8_plan/refitting"
-require_relative "../8_plan/build_up"
+require_relative "../assembly/build_up"
 require_relative "../8_plan/section"
 require_relative "../8_plan/steps"
 require_relative "../outside/pump"
@@ -136,7 +136,7 @@ module Gimlet::Core
         kept = stack.layers_of(variant).to_h { |layer| [["kept", "#{stack.id}.#{layer.slot}"], [layer.name, *layer.checks.map(&:to_s)].join("; ")] }
         drawn = Plan::Section.of(stack, variant, snapshot)
         read = { ["read", stack.id] => Catalogue::Checked.in_words(stack.checked) }.compact
-        built = Plan::BuildUp.order(variant.series, stack, stack.layers_of(variant))
+        built = Assembly::BuildUp.order(variant.series, stack, stack.layers_of(variant))
         drawing = name([drawn.pieces.map { |piece| piece.to_h.except(:at) }, built])
         [ways, kept, read, { ["drawn", stack.id] => "#{stack.name} at #{stack.positions.join(', ')}, drawing #{drawing}" }].reduce(:merge)
       end

@@ -76,14 +76,21 @@ module Gimlet::Core
 
       def used(record)
         record["consumables"].map do |row|
-          ["#{row['amount']} #{row['unit']} #{row['name']}", row["packs"] ? "#{row['packs']} × #{row['number']}" : "", DONE]
+          amount = row["amount"] or next [row["name"], "how much is not on file", DONE]
+          ["#{amount} #{row['unit']} #{row['name']}", row["packs"] ? "#{row['packs']} × #{row['number']}" : "", DONE]
         end
       end
 
       def steps(record, *phases)
         record["steps"].select { |step| phases.include?(step["phase"]) }.map do |step|
-          [sentence(step["title"]), step["text"].join(" "), DONE, step["stacks"], step["fasteners"]]
+          [sentence(step["title"]), [*step["text"], in_hand(step)].compact.join(" "), DONE, step["stacks"], step["fasteners"]]
         end
+      end
+
+      # What its sentences do not name themselves.
+      def in_hand(step)
+        tools = step["tools"].reject { |name| step["text"].any? { |text| text.include?(name) } }
+        "In hand: #{tools.join(', ')}." if tools.any?
       end
 
       def count_out(record)

@@ -19,7 +19,7 @@ module Gimlet::Core
         "consumables" => { "number" => nil, "packs" => nil },
         "tightening" => { "orders" => [], "rounds" => [], "round_torques" => [], "walk" => [], "wrench" => nil, "setting" => nil,
                           "tolerance" => nil, "entered" => false, "doubt" => nil, "checked" => nil },
-        "steps" => { "stacks" => [] },
+        "steps" => { "stacks" => [], "tools" => [] },
         "stacks" => { "positions" => [], "built" => [], "drawing" => nil, "checked" => nil }, "keep" => { "look" => [], "limits" => [] }
       }.freeze
       PARTS_ROWS = { "lines" => { "pack" => 1, "reason" => nil, "promised" => 0 }, "unfilled" => { "stand_ins" => [], "by_hand" => false } }.freeze

@@ -69,7 +69,7 @@ module Gimlet
             layers = stack.layers_of(variant)
             { id: stack.id, name: stack.name, from: stack.from, towards: stack.towards, times: stack.positions.size,
               drawing: { length_mm: drawing.length_mm, radius_mm: drawing.radius_mm, pieces: drawing.pieces.map { |piece| piece.to_h.except(:at) } },
-              built: Core::Plan::BuildUp.order(variant.series, stack, layers), pieces: layers.map { |layer| piece(layer, variant) } }
+              built: Core::Assembly::BuildUp.order(variant.series, stack, layers), pieces: layers.map { |layer| piece(layer, variant) } }
           end
         end
 

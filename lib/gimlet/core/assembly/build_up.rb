@@ -3,7 +3,7 @@
 require_relative "../../core"
 
 module Gimlet::Core
-  module Plan
+  module Assembly
     # In which order the pieces of a stack are put together: deepest first, and what sits in another piece goes into that one before,
     # by that piece's own mouth.
     module BuildUp

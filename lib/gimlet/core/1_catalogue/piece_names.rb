@@ -3,11 +3,11 @@
 require_relative "../value"
 
 module Gimlet::Core
-  class Doctor
+  module Catalogue
     # The pieces of one stack, as sentences name them: by their whole name or the end of it, where no other piece of the stack is called so.
     #
-    #   Names.new(stack).in("Support ring, groove to the seal; seal, lips in").map(&:words) # => [", groove to the ", "", ", lips in"]
-    class Names
+    #   PieceNames.new(stack).in("Support ring, groove to the seal; seal, lips in").map(&:words) # => [", groove to the ", "", ", lips in"]
+    class PieceNames
       # Layer `at` of `stack`, named from character `from` on, `size` long; `words` follow, up to the next piece. `aside` where it is named for
       # another's sake: "groove to the seal".
       Named = Value.of(:stack, :at, :from, :size, :words, :aside) do
@@ -19,7 +19,19 @@ module Gimlet::Core
       # "Seal side in", "cage up": a side of the piece named before, no piece.
       A_SIDE = /(?: (?:side|end|face|top)\b|(?<=cage|seat|o-ring) (?:faces )?(?:in|out|up|down)\b)/
 
-      # @param stack [Catalogue::Stack]
+      # A stack's names are worked out once, for as long as it lives.
+      KNOWN = ObjectSpace::WeakMap.new
+      private_constant :KNOWN
+
+      # @param stack [Stack]
+      # @param at [Array<Integer>] places of the layers that may be meant; all of them where it is left out
+      # @return [PieceNames]
+      def self.of(stack, at = nil)
+        known = KNOWN[stack] ||= {}
+        known[at] ||= new(at ? stack.with(layers: stack.layers.values_at(*at)) : stack)
+      end
+
+      # @param stack [Stack]
       def initialize(stack)
         @stack = stack
         @called = called.map { |words, at| [/(?<![\w-])#{Regexp.escape(words)}s?(?![\w-])(?!#{A_SIDE})/, words.size, at] }

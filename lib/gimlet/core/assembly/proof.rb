@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+require_relative "means"
+require_relative "pieces"
+require_relative "substances"
+
+module Gimlet::Core
+  module Assembly
+    # A job done by hand, step by step: what it takes besides what the sheet lists, and what the sheet leaves open.
+    #
+    #   proof = Proof.new(pieces, steps, tools: tools, consumables: consumables, handled: layers)
+    #   proof.steps, proof.tools, proof.consumables # for the card
+    #   proof.gaps                                  # for the doctor
+    class Proof
+      # @param pieces [Pieces] that are renewed
+      # @param steps [Array<Plan::Step>] of the work
+      # @param tools [Array<Tools::Needed>] on file
+      # @param consumables [Array<Tools::Used>] on file
+      # @param handled [Array<Catalogue::Layer>] what is set in
+      def initialize(pieces, steps, tools:, consumables:, handled:)
+        @pieces = pieces
+        @means = Means.new(steps, tools)
+        @substances = Substances.new(consumables, steps.flat_map(&:text), handled)
+      end
+
+      def steps = @means.steps
+      def tools = @means.tools
+      def consumables = @substances.used
+
+      # @return [Array<Gap>]
+      def gaps = @means.gaps + @pieces.gaps + @substances.gaps
+    end
+  end
+end

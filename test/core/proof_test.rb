@@ -1,0 +1,138 @@
+# frozen_string_literal: true
+
+require_relative "../support/core"
+
+# Every plan done by hand in the head. What a verb takes is common practice, no source.
+class ProofTest < Minitest::Test
+  include DemoCatalogue
+
+  Core = Gimlet::Core
+
+  def each_plan
+    snapshot.variants.uniq { |pump| [pump.series, pump.traits.values_at(*pump.series.condition_keys), pump.sides] }.each do |pump|
+      areas = pump.series.areas_of(pump).map(&:id)
+      [*areas.combination(1), areas].each { |agreed| yield Core::Plan::Rebuild.new(snapshot, {}).call(pump, scope: agreed), "#{pump.id} #{agreed.join(', ')}" }
+    end
+  end
+
+  # @yield [document] breaks a copy of a series
+  def worked(series, *areas, **job)
+    document = document(series)
+    yield document if block_given?
+    built = Core::Catalogue::Build.call(document)
+    catalogue = Core::Catalogue::Snapshot.new([built], version: "x")
+    Core::Plan::Rebuild.new(catalogue, {}).call(catalogue.variants.first, scope: areas, **job)
+  end
+
+  def area(document, id) = document["areas"].find { |one| one["id"] == id }
+  def group(document, id) = document["groups"].find { |one| one["id"] == id }
+  def gaps(workup) = workup.gaps.map { |gap| "#{gap.place}: #{gap.text}" }
+  def verbs(text) = Core::Assembly::Verbs.in(text).map(&:id)
+
+  def test_no_plan_of_the_demo_leaves_a_gap
+    plans = 0
+    each_plan do |workup, name|
+      assert_empty gaps(workup), name
+      plans += 1
+    end
+    assert_operator plans, :>, 300
+  end
+
+  # What is on the list twice is bought or looked for twice.
+  def test_no_tool_and_nothing_used_stands_twice
+    each_plan do |workup, name|
+      assert_equal workup.tools.map(&:name).uniq, workup.tools.map(&:name), name
+      assert_equal workup.consumables.map(&:name).uniq, workup.consumables.map(&:name), name
+    end
+  end
+
+  # Each step names what is in hand, and all of that is on the list of tools.
+  def test_what_is_in_hand_is_on_the_list
+    each_plan do |workup, name|
+      assert_empty workup.steps.flat_map(&:tools).uniq - workup.tools.map(&:name), name
+    end
+  end
+
+  def test_a_hand_is_not_asked_for_more_than_it_does
+    assert_equal ["draw"], verbs("Pull the oil seals.")
+    assert_equal %w[draw press], verbs("Pull the oil seals; press new ones in.")
+    assert_empty verbs("Press them in by hand; pull the washer off by thumb.")
+    assert_empty verbs("It never survives being drawn; do not pull it.")
+    assert_empty verbs("Pressure ring, drive pin and drawing stay.")
+    assert_equal ["press"], verbs("Never pull. Press the ring home.")
+    assert_equal ["tap"], verbs("No hammer: tap it home.")
+    assert_empty verbs("Two bolts are drawn alternately first.")
+    assert_equal %w[brush blow], verbs("Blow or brush the dirt away.")
+    assert_empty verbs("The cut-out looks outward.")
+  end
+
+  # A tool of another step is in another hand.
+  def test_a_verb_without_its_means_says_so_on_the_card_and_to_whoever_writes
+    without = ->(document) { area(document, "oil_seals")["tools"] -= %w[oil_puller] }
+    workup = worked("drosselby-dk4", "oil_seals") do |document|
+      without.call(document)
+      area(document, "oil_seals")["work"][1] = "Pull the oil seals, press new ones in with the collar, spring side to the oil."
+    end
+    assert_includes workup.tools.map(&:name), "reversing pliers"
+    assert_equal ["oil seals: what draws it is not told: name the tool, or “by hand”."], gaps(workup)
+    assert_equal "What draws it is not on file: see the maker's manual.", workup.steps.find { |step| step.title == "oil seals" }.text.last
+    assert_empty gaps(worked("drosselby-dk4", "oil_seals", &without)), "the sentence names it itself"
+  end
+
+  def test_what_the_trade_takes_anyway_is_added_and_marked
+    workup = worked("lumbarrow-lc", "packings")
+    lamp = workup.tools.find { |tool| tool.name == "lamp" }
+    assert_equal ["common", "common practice", nil], [lamp.kind, lamp.why, lamp.number]
+    refute_includes worked("lumbarrow-lc", "inlet_valves").tools.map(&:name), "drain pan"
+    assert_includes worked("lumbarrow-lc", "oil_seals").tools.map(&:name), "drain pan"
+  end
+
+  # A piece that is sold is fitted by a step; where the sheet has none it follows from the layer, and says so.
+  def test_a_piece_that_no_sentence_names_gets_a_step
+    workup = worked("silverow-sv", "discharge_valves") { |document| document["close_order"].find { |step| step["id"] == "adapters" }["text"] = "Adapters back." }
+    derived = workup.steps.find { |step| step.title == "what no step names (derived)" }
+    assert_equal ["renew", 4], [derived.phase, derived.text.size]
+    assert(derived.text.all? { |text| text.match?(/\ANew adapter (O-ring|backup ring), (upper|lower);.* oil\.\z/) }, derived.text.inspect)
+    assert_equal 4, gaps(workup).grep(/stacks.adapter: .* no sentence names it/).size
+    refute(worked("silverow-sv", "discharge_valves").steps.any? { |step| step.title.include?("derived") })
+  end
+
+  # "Cap with a new O-ring" is the ring on the cap; the one under the seat is another.
+  def test_a_cap_speaks_of_what_sits_on_it
+    seat = lambda do |document|
+      area(document, "inlet_valves")["work"] = ["Lift the valve by its cage with reversing pliers.", "Valve assembly, cage to the cap."]
+    end
+    assert_equal ["stacks.inlet_valve: “seat O-ring” is renewed and no sentence names it: say where it goes in."],
+                 gaps(worked("lumbarrow-lc", "inlet_valves", &seat))
+    cap = ->(document) { group(document, "inlet_caps")["close"] = "Cap with two drops of adhesive." }
+    assert_equal ["stacks.inlet_valve: “cap O-ring” is renewed and no sentence names it: say where it goes in."],
+                 gaps(worked("lumbarrow-lc", "inlet_valves", &cap))
+  end
+
+  def test_what_is_used_is_listed_and_what_is_listed_is_used
+    sold = worked("lumbarrow-lc", "inlet_valves") { |document| group(document, "inlet_caps")["close"] = "Cap with a new O-ring." }
+    assert_equal ["consumables: “medium thread adhesive” is counted and no step uses it: say where it goes, or leave it out."], gaps(sold)
+    used = worked("lumbarrow-lc", "packings") { |document| area(document, "packings")["work"] << "Anti-seize on the bolts, no grease on the brass." }
+    assert_equal [["oil", nil], ["anti-seize", nil]], used.consumables.map { |one| [one.name, one.amount] }
+  end
+
+  # A sentence says "grease" of the one grease that there is.
+  def test_a_general_word_is_the_particular_one_that_is_there
+    names = ->(on_file, *texts) { Core::Assembly::Substances.new(on_file, texts, []).used.map(&:name) }
+    silicone = Core::Tools::Used.new(name: "silicone grease", amount: 2, unit: "g")
+    assert_equal ["silicone grease"], names.call([silicone], "Grease it.")
+    assert_equal ["silicone grease"], names.call([], "Silicone grease on the ring; it goes in greased.")
+    assert_equal ["silicone grease", "petroleum jelly"], names.call([silicone], "Petroleum jelly on the lip.")
+    assert_equal ["grease"], names.call([], "Grease it.")
+    assert_empty names.call([silicone.with(name: "thread adhesive")], "Soften the adhesive.") - ["thread adhesive"]
+    assert_equal ["crankcase oil"], names.call([], "Fill the crankcase with fresh oil.")
+  end
+
+  def test_the_doctor_asks_the_same
+    document = document("lumbarrow-lc")
+    area(document, "oil_seals")["work"] = ["Pull the oil seals, spring side to the oil."]
+    area(document, "oil_seals")["tools"] = []
+    told = Core::Doctor.call(Core::Catalogue::Build.call(document), vocabulary).map { |one| "#{one.level} #{one.place} #{one.text}" }
+    assert_includes told, "warning lumbarrow-lc areas.oil_seals oil seals: what draws it is not told: name the tool, or “by hand”."
+  end
+end
