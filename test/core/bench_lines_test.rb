@@ -49,7 +49,8 @@ class BenchLinesTest < Minitest::Test
              "tightening" => [{ "fastener" => "head_bolts" }, { "fastener" => "caps" }], "steps" => [
                { "phase" => "renew", "title" => "packings", "text" => ["In first."], "stacks" => ["packing"], "tools" => [], "fasteners" => [] },
                { "phase" => "renew", "title" => "packings again", "text" => ["In last."], "stacks" => ["packing"], "tools" => [], "fasteners" => [] },
-               { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "tools" => [], "fasteners" => ["head_bolts"] },
+               { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "tools" => [],
+                 "fasteners" => ["head_bolts"] },
                { "phase" => "finish", "title" => "start", "text" => ["Run it."], "stacks" => [], "tools" => [], "fasteners" => [] }
              ] }.freeze
 
@@ -79,8 +80,10 @@ class BenchLinesTest < Minitest::Test
                "parts" => { "lines" => [], "unfilled" => [], "surplus" => [] }, "held" => [], "tools" => [], "consumables" => [], "count_out" => [],
                "keep" => [], "steps" => [
                  { "phase" => "renew", "title" => "packings", "text" => ["In first."], "stacks" => ["packing"], "tools" => [], "fasteners" => [] },
-                 { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "tools" => [], "fasteners" => ["head_bolts"] },
-                 { "phase" => "after running", "title" => "after running in", "text" => ["Again."], "stacks" => [], "tools" => [], "fasteners" => [] }
+                 { "phase" => "close", "title" => "manifold", "text" => ["On straight."], "stacks" => [], "tools" => [],
+                   "fasteners" => ["head_bolts"] },
+                 { "phase" => "after running", "title" => "after running in", "text" => ["Again."], "stacks" => [], "tools" => [],
+                   "fasteners" => [] }
                ] }
     sections = Gimlet::Core::Order::Lines.of(record).to_h { |section| [section.key, section] }
     assert_equal %w[renew close finish], sections.keys

@@ -27,6 +27,6 @@ class HandsToldTest < Minitest::Test
 
   def test_every_act_is_on_the_card
     missing = TOLD.reject { |row| kept?(row) }
-    assert_empty missing.map { |row| row.values.map { |value| Array(value).join(" ") }.join(": ") }
+    assert_empty(missing.map { |row| row.values.map { |value| Array(value).join(" ") }.join(": ") })
   end
 end

@@ -89,7 +89,9 @@ class ProofTest < Minitest::Test
 
   # A piece that is sold is fitted by a step; where the sheet has none it follows from the layer, and says so.
   def test_a_piece_that_no_sentence_names_gets_a_step
-    workup = worked("silverow-sv", "discharge_valves") { |document| document["close_order"].find { |step| step["id"] == "adapters" }["text"] = "Adapters back." }
+    workup = worked("silverow-sv", "discharge_valves") do |document|
+      document["close_order"].find { |step| step["id"] == "adapters" }["text"] = "Adapters back."
+    end
     derived = workup.steps.find { |step| step.title == "what no step names (derived)" }
     assert_equal ["renew", 4], [derived.phase, derived.text.size]
     assert(derived.text.all? { |text| text.match?(/\ANew adapter (O-ring|backup ring), (upper|lower);.* oil\.\z/) }, derived.text.inspect)
@@ -113,7 +115,7 @@ class ProofTest < Minitest::Test
     sold = worked("lumbarrow-lc", "inlet_valves") { |document| group(document, "inlet_caps")["close"] = "Cap with a new O-ring." }
     assert_equal ["consumables: “medium thread adhesive” is counted and no step uses it: say where it goes, or leave it out."], gaps(sold)
     used = worked("lumbarrow-lc", "packings") { |document| area(document, "packings")["work"] << "Anti-seize on the bolts, no grease on the brass." }
-    assert_equal [["oil", nil], ["anti-seize", nil]], used.consumables.map { |one| [one.name, one.amount] }
+    assert_equal([["oil", nil], ["anti-seize", nil]], used.consumables.map { |one| [one.name, one.amount] })
   end
 
   # A sentence says "grease" of the one grease that there is.

@@ -63,8 +63,8 @@ module Gimlet::Core
 
       def proof(teardown, demand, bench)
         pieces = Assembly::Pieces.new(teardown, demand.fates.select { |fate| fate.kind == :replace }.map(&:place))
-        Assembly::Proof.new(pieces, Steps.for(teardown, pieces.told), tools: bench.tools, consumables: bench.consumables,
-                                                                      handled: teardown.places.map(&:layer))
+        steps, handled = Steps.for(teardown, pieces.told), teardown.places.map(&:layer)
+        Assembly::Proof.new(pieces, steps, teardown.variant.series, handled, tools: bench.tools, consumables: bench.consumables)
       end
     end
   end

@@ -49,7 +49,8 @@ module Gimlet::Core
       end
 
       def named(ids, teardown)
-        teardown.variant.series.tools.select { |tool| ids.include?(tool.id) && Catalogue::Condition.met?(tool.condition, teardown.variant) }.map(&:name)
+        on_file = teardown.variant.series.tools.select { |tool| ids.include?(tool.id) }
+        on_file.select { |tool| Catalogue::Condition.met?(tool.condition, teardown.variant) }.map(&:name)
       end
 
       # What is agreed, and what comes out on the way to it: the same sentences, as far as they are of what comes out.

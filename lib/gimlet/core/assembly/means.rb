@@ -6,13 +6,13 @@ require_relative "verbs"
 
 module Gimlet::Core
   module Assembly
-    # Holds what the steps say against what is in hand: what the trade takes anyway is added to the list and marked so, and where it cannot be said with
-    # what a thing is done, the step says that.
+    # Holds what the steps say against what is in hand: what the trade takes anyway is added to the list and marked so, and where it cannot be said
+    # with what a thing is done, the step says that.
     #
     #   Means.new(steps, tools).steps.last.text # => ["Pull the seal.", "What draws it is not on file: see the maker's manual."]
     class Means
       USUAL = "common practice"
-      LACKS = "What %<does>s it is not on file: see the maker's manual."
+      LACKS = "What %s it is not on file: see the maker's manual."
 
       # @param steps [Array<Plan::Step>] of the work
       # @param on_file [Array<Tools::Needed>]
@@ -25,7 +25,7 @@ module Gimlet::Core
       def steps
         @lacks.map do |step, verbs|
           unknown = verbs.reject(&:usual)
-          unknown.empty? ? step : step.with(text: step.text + unknown.map { |verb| format(LACKS, does: verb.does) })
+          unknown.empty? ? step : step.with(text: step.text + unknown.map { |verb| format(LACKS, verb.does) })
         end
       end
 

@@ -32,7 +32,9 @@ module Gimlet::Core
 
       # @return [Array<Gap>]
       def gaps
-        @unsaid.map { |place| Gap.new(place: "stacks.#{place.stack.id}", text: "“#{place.layer.name}” is renewed and no sentence names it: say where it goes in.") }
+        @unsaid.map do |place|
+          Gap.new(place: "stacks.#{place.stack.id}", text: "“#{place.layer.name}” is renewed and no sentence names it: say where it goes in.")
+        end
       end
 
       private
@@ -52,8 +54,9 @@ module Gimlet::Core
       end
 
       def work(stack, all)
-        sentences = @teardown.areas.map { |area| [area, @teardown.work(area)] } + @teardown.on_the_way.to_a
-        sentences.select { |area, _| area.stacks.include?(stack.id) }.flat_map(&:last).map { |one| [one.text, one.of ? with_inside(stack, one.of) : all] }
+        areas = @teardown.areas.map { |area| [area, @teardown.work(area)] } + @teardown.on_the_way.to_a
+        sentences = areas.select { |area, _| area.stacks.include?(stack.id) }.flat_map(&:last)
+        sentences.map { |one| [one.text, one.of ? with_inside(stack, one.of) : all] }
       end
 
       def opened(stack)
@@ -62,7 +65,8 @@ module Gimlet::Core
       end
 
       def closed(stack)
-        @series.close_order.select { |step| step.text && step.puts.key?(stack.id) }.map { |step| [step.text, with_inside(stack, step.puts[stack.id])] }
+        steps = @series.close_order.select { |step| step.text && step.puts.key?(stack.id) }
+        steps.map { |step| [step.text, with_inside(stack, step.puts[stack.id])] }
       end
 
       def with_inside(stack, slots) = slots | stack.layers.select { |layer| slots.include?(layer.inside) }.map(&:slot)

@@ -8,7 +8,7 @@ module Gimlet::Core
   module Assembly
     # A job done by hand, step by step: what it takes besides what the sheet lists, and what the sheet leaves open.
     #
-    #   proof = Proof.new(pieces, steps, tools: tools, consumables: consumables, handled: layers)
+    #   proof = Proof.new(pieces, steps, series, layers, tools: tools, consumables: consumables)
     #   proof.steps, proof.tools, proof.consumables # for the card
     #   proof.gaps                                  # for the doctor
     class Proof
@@ -16,11 +16,12 @@ module Gimlet::Core
       # @param steps [Array<Plan::Step>] of the work
       # @param tools [Array<Tools::Needed>] on file
       # @param consumables [Array<Tools::Used>] on file
+      # @param series [Catalogue::Series]
       # @param handled [Array<Catalogue::Layer>] what is set in
-      def initialize(pieces, steps, tools:, consumables:, handled:)
+      def initialize(pieces, steps, series, handled, tools:, consumables:)
         @pieces = pieces
         @means = Means.new(steps, tools)
-        @substances = Substances.new(consumables, steps.flat_map(&:text), handled)
+        @substances = Substances.new(consumables, steps.flat_map(&:text), handled, by_piece(series, handled))
       end
 
       def steps = @means.steps
@@ -29,6 +30,10 @@ module Gimlet::Core
 
       # @return [Array<Gap>]
       def gaps = @means.gaps + @pieces.gaps + @substances.gaps
+
+      private
+
+      def by_piece(series, handled) = handled.flat_map(&:consumables).map { |usage| series.consumable(usage.consumable).name }
     end
   end
 end

@@ -20,7 +20,8 @@ module Gimlet::Core
 
       TABLE = {
         "draw" => { said: /\b(?:pull(?:s|ed)?|draw(?:s|n)?)\b(?! (?:up|alternately|first|tight))/i, does: "draws",
-                    means: /puller|slide hammer|collet|hook|pliers|pusher|\bpins?\b|long (?:bolts|ones)|bolts? screwed|an? M\d+ bolt|\btool\b|claw|extension rod|opposite bolts/i },
+                    means: /puller|slide\ hammer|collet|hook|pliers|pusher|\bpins?\b|\btool\b|claw|extension\ rod|
+                            long\ (?:bolts|ones)|bolts?\ screwed|an?\ M\d+\ bolt|opposite\ bolts/ix },
         "pry" => { said: /\b(?:pr(?:y|ies|ied|ised?)|lever(?:s|ed|ing)?(?= (?:even|it|the)))\b/i, does: "pries",
                    means: /lever|pry bar|screwdriver|blade|hook|pick\b|pliers/i, usual: "small blunt blade" },
         "press" => { said: /\bpress(?:es|ed)?\b(?! ring)/i, does: "presses",

@@ -56,7 +56,8 @@ module Gimlet::Core
         snapshot = Catalogue::Snapshot.new([@series], version: "trial")
         keys = @series.condition_keys
         sorts = snapshot.variants.uniq { |variant| [variant.traits.values_at(*keys), variant.sides] }
-        sorts.flat_map { |variant| @series.areas_of(variant).flat_map { |area| trial(snapshot, variant, area) } }.uniq { |remark| [remark.place, remark.text] }
+        remarks = sorts.flat_map { |variant| @series.areas_of(variant).flat_map { |area| trial(snapshot, variant, area) } }
+        remarks.uniq { |remark| [remark.place, remark.text] }
       end
 
       def trial(snapshot, variant, area)
@@ -69,7 +70,8 @@ module Gimlet::Core
       end
 
       # Done by hand in the head, step by step.
-      def gaps(area, found) = found.gaps.map { |gap| warning(gap.place.include?(".") ? gap.place : "areas.#{area.id}", "#{gap.place}: #{gap.text}") }
+      def gaps(area, found) = found.gaps.map { |gap| warning(place(gap, area), "#{gap.place}: #{gap.text}") }
+      def place(gap, area) = gap.place.include?(".") ? gap.place : "areas.#{area.id}"
     end
   end
 end

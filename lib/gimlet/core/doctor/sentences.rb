@@ -17,7 +17,7 @@ module Gimlet::Core
         def short = text.size > 90 ? "#{text[0, 88]}…" : text
 
         # @param text [String] part of it
-        # @return [Array<Catalogue::PieceNames::Named>] pieces in the order in which that names them; the longest name where two stacks have one for the same words
+        # @return [Array<Catalogue::PieceNames::Named>] pieces in the order in which that names them; the longest name where two have one
         def naming(text)
           all = names.flat_map { |names| names.in(text) }
           all.reject { |one| all.any? { |other| other.size > one.size && other.covers?(one.from) } }.sort_by(&:from)
