@@ -15,7 +15,7 @@ class OrdersApiTest < Minitest::Test
 
   def order(view, **others) = send_json("POST", "/api/orders", { ticket_id: view["id"], on: view["last"], seen: view["seen"] || [], **others })
 
-  def card_text(id, most: 6)
+  def card_text(id, most: 7)
     get "/api/orders/#{id}/card.pdf"
     assert_equal "application/pdf", last_response.media_type
     reader = PDF::Reader.new(StringIO.new(last_response.body))
@@ -264,7 +264,7 @@ class OrdersApiTest < Minitest::Test
     end
   end
 
-  def test_the_largest_orders_fit_six_pages
+  def test_the_largest_orders_fit_seven_pages
     largest = { "TK4L20" => "from 31000", "DK420H" => nil, "SC335L" => nil, "OB216C" => nil }
     largest.to_a.sample(2, random: Random.new(Minitest.seed)).each do |model, serials|
       areas = Gimlet::Core::Catalogue::WORK_AREAS.keys

@@ -10,7 +10,8 @@ require_relative "usual_acts"
 
 module Gimlet::Core
   module Plan
-    # `fasteners` are ids whose tightening belongs to this step, `stacks` of those that are built up in it, `tools` names of what is in hand.
+    # `fasteners` are ids whose tightening belongs to this step, `stacks` of those that are built up in it, `tools` names of what is in hand besides the drives
+    # of its fasteners.
     Step = Value.of(:phase, :title, :text, :fasteners, :stacks, :tools) do
       def initialize(fasteners: [], stacks: [], tools: [], **) = super
     end
@@ -45,7 +46,7 @@ module Gimlet::Core
       # A group's own, and those of the areas that open it: these lie there too.
       def at_hand(group, teardown)
         around = teardown.areas.select { |area| area.opens.include?(group.id) }
-        named(group.tools + around.flat_map(&:tools), teardown) + group.fasteners.map { |id| teardown.variant.series.fastener(id).drive }
+        named(group.tools + around.flat_map(&:tools), teardown)
       end
 
       def named(ids, teardown)

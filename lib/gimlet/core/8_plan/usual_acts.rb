@@ -14,13 +14,12 @@ module Gimlet::Core
 
       # moment, due, text, tools
       ALL = [
-        [:before, :always?, "Blow or brush the dirt away before a cap, a plug or a joint is opened.", ["wire brush"]],
-        [:before, :always?, "Before a piece leaves, note or photograph how it sits; old pieces are laid down in order, by cylinder, and stay until " \
-                            "the new ones are in."],
-        [:before, :always?, "Force is even and soft: no metal tool touches a bore, a ceramic or a seal face."],
+        [:before, :always?, "Brush dirt away before a cap, a plug or a joint is opened.", ["wire brush"]],
+        [:before, :always?, "Note or photograph how each piece sits; lay the old ones down in order, by cylinder."],
+        [:before, :always?, "No metal tool touches a bore, a ceramic or a seal face."],
         [:before, :patterned?, "Loosen in the reverse of the order on the drawings; round a flange a quarter turn at a time."],
         [:before, :hex?, "A bolt whose key slips: seat the key with a punch and a hammer before you turn it. An impact driver loosens, it never " \
-                         "tightens.", ["punch and hammer"]],
+                         "tightens."],
         [:before, :rings_stay?, "O-rings that may go back are pushed out with the thumbs, never picked."],
         [:look, :plungers_stay?, "Wipe each plunger with something that evaporates and turn it in good light before the seals go in: lines, cracks, " \
                                  "chips, or a dull band where the seals run wear new seals out. Then stop, and have it renewed with them.",

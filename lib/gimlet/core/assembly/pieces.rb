@@ -55,8 +55,13 @@ module Gimlet::Core
 
       def work(stack, all)
         areas = @teardown.areas.map { |area| [area, @teardown.work(area)] } + @teardown.on_the_way.to_a
-        sentences = areas.select { |area, _| area.stacks.include?(stack.id) }.flat_map(&:last)
+        sentences = areas.select { |area, _| speaks_of?(area, stack) }.flat_map(&:last)
         sentences.map { |one| [one.text, one.of ? with_inside(stack, one.of) : all] }
+      end
+
+      # Of what it renews, and of what it opens.
+      def speaks_of?(area, stack)
+        area.stacks.include?(stack.id) || area.opens.any? { |id| @series.group(id).disturbs.key?(stack.id) }
       end
 
       def opened(stack)
