@@ -130,6 +130,18 @@ class ProofTest < Minitest::Test
     assert_equal ["crankcase oil"], names.call([], "Fill the crankcase with fresh oil.")
   end
 
+  # Whoever orders the tool would be sent the part.
+  def test_one_number_is_one_thing
+    told = lambda do |list, number|
+      document = document("drosselby-dk4")
+      document[list].find { |row| row["number"] }["number"] = number
+      Core::Doctor::Goods.new(Core::Catalogue::Build.call(document), Core::Doctor::Known.new).call.select(&:error?).map { |one| "#{one.place} #{one.text}" }
+    end
+    assert_equal ["tools.DB 7710 stands under parts and tools: one number is one thing."], told.call("tools", "DB 7710")
+    assert_equal ["consumables.DB KIT 71 stands under kits and consumables: one number is one thing."], told.call("consumables", "DB KIT 71")
+    assert_empty told.call("tools", "DB T99")
+  end
+
   def test_the_doctor_asks_the_same
     document = document("lumbarrow-lc")
     area(document, "oil_seals")["work"] = ["Pull the oil seals, spring side to the oil."]

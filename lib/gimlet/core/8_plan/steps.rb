@@ -10,8 +10,8 @@ require_relative "usual_acts"
 
 module Gimlet::Core
   module Plan
-    # `fasteners` are ids whose tightening belongs to this step, `stacks` of those that are built up in it, `tools` names of what is in hand besides the drives
-    # of its fasteners.
+    # `fasteners` are ids whose tightening belongs to this step, `stacks` of those that are built up in it, `tools` names of what is in hand besides
+    # the drives of its fasteners.
     Step = Value.of(:phase, :title, :text, :fasteners, :stacks, :tools) do
       def initialize(fasteners: [], stacks: [], tools: [], **) = super
     end
@@ -28,13 +28,13 @@ module Gimlet::Core
           Step.new(phase: "open", title: title(group, teardown), text: [group.open, *checked(group)], tools: at_hand(group, teardown))
         end
         closed = Closing.of(teardown).map { |moment| close(moment, teardown) }
-        usual(:before, "before you loosen", teardown) + off + usual(:manifold, "manifold, laid over", teardown) + work(teardown) + unsaid(derived) +
+        usual(:before, "before you loosen", teardown) + off + work(teardown) + unsaid(derived) +
           (closed.empty? ? [] : usual(:closing, "before it closes", teardown)) + closed + finish(teardown)
       end
 
       # What hands do on every such job.
       DERIVED = "what no step names (derived)"
-      PHASES = { before: "open", manifold: "open", closing: "close" }.freeze
+      PHASES = { before: "open", closing: "close" }.freeze
 
       def usual(moment, title, teardown)
         acts = UsualActs.at(moment, teardown)

@@ -21,7 +21,7 @@ module Gimlet::Core
       end
 
       # @return [Array<Remark>]
-      def call = unlisted + supersessions + slots + places + unused + unmeasured + lubricants
+      def call = unlisted + shared + supersessions + slots + places + unused + unmeasured + lubricants
 
       private
 
@@ -31,6 +31,15 @@ module Gimlet::Core
                @series.parts.flat_map { |part| others(part).map { |other| ["parts.#{part.number}", other] } }
         used.uniq.reject { |_, number| @numbers.include?(number) }
             .map { |place, number| error(place, "“#{number}” is not listed under parts.#{instead(number, @numbers)}") }
+      end
+
+      # Whoever orders one would be sent the other.
+      def shared
+        listed = { "parts" => @series.parts, "kits" => @series.kits, "tools" => @series.tools, "consumables" => @series.consumables }
+        kinds = listed.flat_map { |list, all| all.filter_map(&:number).uniq.map { |number| [number, list] } }.group_by(&:first)
+        kinds.select { |_, same| same.size > 1 }.map do |number, same|
+          error("#{same.last.last}.#{number}", "stands under #{same.map(&:last).join(' and ')}: one number is one thing.")
+        end
       end
 
       def others(part) = [part.superseded_by, *part.interchange, *part.stand_ins.map(&:part)].compact

@@ -90,7 +90,7 @@ module Gimlet::Core
       # What its sentences do not name themselves.
       def in_hand(step)
         tools = step["tools"].reject { |name| step["text"].any? { |text| text.include?(name) } }
-        "In hand: #{tools.join(', ')}." if tools.any?
+        "In hand: #{tools.join('; ')}." if tools.any?
       end
 
       def count_out(record)
