@@ -76,7 +76,15 @@ class ProofTest < Minitest::Test
     assert_includes workup.tools.map(&:name), "reversing pliers"
     assert_equal ["oil seals: what draws it is not told: name the tool, or “by hand”."], gaps(workup)
     assert_equal "What draws it is not on file: see the maker's manual.", workup.steps.find { |step| step.title == "oil seals" }.text.last
-    assert_empty gaps(worked("drosselby-dk4", "oil_seals", &without)), "the sentence names it itself"
+    assert_equal ["oil seals: uses a puller that is not among its tools: name it there."], gaps(worked("drosselby-dk4", "oil_seals", &without))
+  end
+
+  # What a sentence names lies on the bench, whether or not somebody wrote it into the list.
+  def test_a_tool_that_only_a_sentence_names_is_listed_all_the_same
+    workup = worked("lumbarrow-lc", "packings") { |document| area(document, "packings")["work"] << "Hold it in a vice; no hammer." }
+    assert_equal ["packings: uses a vice that is not among its tools: name it there."], gaps(workup)
+    assert_equal({ "vice" => "common practice" }, workup.tools.to_h { |tool| [tool.name, tool.why] }.slice("vice", "hammer"))
+    assert_includes worked("lumbarrow-lc", "packings").tools.map(&:name), "cloth", "for the leak test"
   end
 
   def test_what_the_trade_takes_anyway_is_added_and_marked

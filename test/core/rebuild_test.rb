@@ -144,7 +144,8 @@ class RebuildTest < Minitest::Test
 
   def test_steps_go_off_and_on_again_in_reverse
     steps = work("DK420", ["plungers"]).steps
-    assert_equal([["open", "before you loosen"], %w[open manifold], %w[open plungers], ["renew", "old seals and their bores"], %w[renew plungers], ["renew", "packings, on the way"],
+    assert_equal([["open", "before you loosen"], %w[open manifold], %w[open plungers],
+                  ["renew", "old seals and their bores"], %w[renew plungers], ["renew", "packings, on the way"],
                   ["close", "before it closes"], %w[close plungers], %w[close manifold],
                   ["finish", "when closed"], ["finish", "when closed"]],
                  steps.map { |step| [step.phase, step.title] })

@@ -21,14 +21,14 @@ module Gimlet::Core
         [:before, :hex?, "A bolt whose key slips: seat the key with a punch and a hammer before you turn it. An impact driver loosens, it never " \
                          "tightens."],
         [:before, :rings_stay?, "O-rings that may go back are pushed out with the thumbs, never picked."],
-        [:look, :plungers_stay?, "Wipe each plunger with something that evaporates and turn it in good light before the seals go in: lines, cracks, " \
-                                 "chips, or a dull band where the seals run wear new seals out. Then stop, and have it renewed with them.",
+        [:look, :plungers_stay?, "Wipe each plunger with something that evaporates and turn it in good light before the seals go in: lines, " \
+                                 "cracks, chips, or a dull band where the seals run wear new seals out. Then stop, and have it renewed with them.",
          ["clean cloth", "lamp"]],
         [:seals, :manifold_off?, "Lay the manifold over, crankcase side up, so that the small seals can be reached."],
         [:seals, :seals_out?, "A seal is pried from its notch or its soft side with a small blunt blade, never against the seat. What is pushed " \
                               "goes straight, never forced.", ["small blunt blade"]],
-        [:seals, :seals_out?, "Read each old seal and ring before it is thrown away: inside edge, outside, garter spring; burnt, nibbled " \
-                              "or hard, it says what wore it."],
+        [:seals, :seals_out?, "Read each old seal and ring before it is thrown away: inside edge, outside, garter spring; burnt, " \
+                              "nibbled or hard, it says what wore it."],
         [:seals, :seals_out?, "Look into the bore before anything goes in. A seal is seated by its outer edge."],
         [:closing, :always?, "Look over and clean the threads of bolts, caps and plugs. Rings lie flat and uncreased before the last part closes. " \
                              "Handles, pins, adapters come off again: count every tool back."]

@@ -2,6 +2,7 @@
 
 require_relative "../7_tools/tool_list"
 require_relative "gap"
+require_relative "hand_tools"
 require_relative "verbs"
 
 module Gimlet::Core
@@ -16,9 +17,13 @@ module Gimlet::Core
 
       # @param steps [Array<Plan::Step>] of the work
       # @param on_file [Array<Tools::Needed>]
-      def initialize(steps, on_file)
+      # @param pieces [String] names of the pieces of the series, in lower case
+      def initialize(steps, on_file, pieces)
         @on_file = on_file
+        @pieces = pieces
+        @drives = on_file.select { |tool| tool.kind == "drive" }.map(&:name)
         @lacks = steps.to_h { |step| [step, lacking(step)] }.compare_by_identity
+        @named = steps.to_h { |step| [step, unlisted(step)] }.compare_by_identity
       end
 
       # @return [Array<Plan::Step>] each saying what is not on file of it
@@ -31,14 +36,19 @@ module Gimlet::Core
 
       # @return [Array<Tools::Needed>] what is on file, and what is taken anyway
       def tools
-        usual = @lacks.values.flatten.filter_map(&:usual) + @lacks.keys.flat_map(&:tools)
+        usual = @lacks.values.flatten.filter_map(&:usual) + @lacks.keys.flat_map(&:tools) + @named.values.flatten
         @on_file + (usual.uniq - @on_file.map(&:name)).map { |name| Tools::Needed.new(name: name, kind: "common", why: USUAL) }
       end
 
       # @return [Array<Gap>]
       def gaps
-        @lacks.flat_map do |step, verbs|
+        untold = @lacks.flat_map do |step, verbs|
           verbs.reject(&:usual).map { |verb| Gap.new(place: step.title, text: "what #{verb.does} it is not told: name the tool, or “by hand”.") }
+        end
+        # What is done when all is closed has no list of its own.
+        listed = @named.reject { |step, _| step.phase.match?(/finish|after/) }
+        untold + listed.flat_map do |step, words|
+          words.map { |word| Gap.new(place: step.title, text: "uses a #{word} that is not among its tools: name it there.") }
         end
       end
 
@@ -46,6 +56,12 @@ module Gimlet::Core
 
       def lacking(step)
         step.text.flat_map { |text| Verbs.in(text).reject { |verb| means?(verb, text, step.tools) } }.uniq
+      end
+
+      # @return [Array<String>] tools that its sentences name and its list lacks
+      def unlisted(step)
+        said = step.text.map { |text| HandTools.in(text, @pieces) }.reduce({}, :merge)
+        said.reject { |_, name| (step.tools + @drives).any? { |tool| tool.downcase.match?(name) } }.keys
       end
 
       def means?(verb, text, tools)

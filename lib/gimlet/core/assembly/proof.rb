@@ -20,7 +20,7 @@ module Gimlet::Core
       # @param handled [Array<Catalogue::Layer>] what is set in
       def initialize(pieces, steps, series, handled, tools:, consumables:)
         @pieces = pieces
-        @means = Means.new(steps, tools)
+        @means = Means.new(steps, tools, names(series))
         @substances = Substances.new(consumables, steps.flat_map(&:text), handled, by_piece(series, handled))
       end
 
@@ -33,6 +33,7 @@ module Gimlet::Core
 
       private
 
+      def names(series) = series.stacks.flat_map(&:layers).map { |layer| layer.name.downcase }.join(" ")
       def by_piece(series, handled) = handled.flat_map(&:consumables).map { |usage| series.consumable(usage.consumable).name }
     end
   end

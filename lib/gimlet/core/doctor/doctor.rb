@@ -14,7 +14,6 @@ require_relative "places"
 require_relative "pumps"
 require_relative "reach"
 require_relative "references"
-require_relative "hand_tools"
 require_relative "hosts"
 require_relative "lists"
 require_relative "passing"
@@ -36,7 +35,7 @@ module Gimlet::Core
     # Later checks rest on what earlier ones made sure of.
     ROUNDS = [[References],
               [Pumps, Goods, PartSizes, Families, SoldSets, Replacements, Reuse, Places, FromOutside, Bolts, Tightness, Magnitudes, Reach,
-               Directions, Rings, Springs, Spoken, Lists, Hosts, WaysOfTightening, HandTools, Assembly, Passing],
+               Directions, Rings, Springs, Spoken, Lists, Hosts, WaysOfTightening, Assembly, Passing],
               [Orders]].freeze
 
     # What a series is held against: `traits` by id, those that it defines included, and Materials::Table, nil where not at hand; and its own
