@@ -20,7 +20,7 @@ class AuthorizationTest < Minitest::Test
     %w[customers addCustomer customer changeCustomer mergeCustomer addPump changePump rung calendar dueList orderAgain anotherJob quote openTickets
        openTicket freshTicket ticket addEntry sightings sighting placeOrder takeFindings addPhoto removePhoto] => %w[counter owner],
     %w[orders order sinceOrder earlierOrder] => %w[counter bench keeper owner],
-    %w[card strip torqueRecord bench noteAtBench photos photo] => %w[counter bench owner],
+    %w[card strip mat torqueRecord bench noteAtBench photos photo] => %w[counter bench owner],
     %w[liftStop] => %w[counter bench owner],
     %w[stepOrder scanPiece ways face today tools note bagLabel] => %w[counter bench keeper owner],
     %w[prices tax stocked toBuy askSupplier dispatchNote purchases purchase purchaseTable] => %w[counter keeper owner],

@@ -37,7 +37,7 @@ class DemoCommandTest < Minitest::Test
   def served_alone
     view = JSON.parse(post("/api/tickets", { kind: "said", key: "o", words: "plate TK4R20, serial 31500, 15 lpm, green, packings" }).body)
     assert_equal "201", post("/api/orders", { ticket_id: view["id"], on: view["last"], seen: view["seen"] }).code
-    %w[card.pdf strip.pdf bench versions/9].each { |rest| assert_operator get("/api/orders/1/#{rest}").code.to_i, :<, 500, rest }
+    %w[card.pdf strip.pdf mat.pdf bench versions/9].each { |rest| assert_operator get("/api/orders/1/#{rest}").code.to_i, :<, 500, rest }
     @cookie = post("/api/session", { name: "Oddny" })["set-cookie"][/\A[^;]+/]
     JSON.parse(get("/api/openapi.json").body)["paths"].except("/api/session", "/api/session/end").each do |path, item|
       route = path.gsub(/\{\w+\}/, "1")

@@ -3,6 +3,7 @@
 require_relative "../core/4_demand/positions"
 require_relative "../core/assembly/build_up"
 require_relative "../core/8_plan/section"
+require_relative "../core/8_plan/true_size"
 require_relative "../core/desk/terms"
 require_relative "../core/outside/pump"
 require_relative "outside"
@@ -116,21 +117,22 @@ module Gimlet
         by_place = fates.to_h { |fate| [[fate.place.position, fate.place.at], fate] }
         positions = stack.positions & fates.map { |fate| fate.place.position }
         layers = stack.layers.each_with_index.select { |layer, _| Core::Catalogue::Condition.met?(layer.condition, variant) }
-        rows = layers.map { |layer, at| layer(layer, variant, positions.map { |place| by_place[[place, at]] }) }
+        rows = layers.map { |layer, at| layer(layer, variant, snapshot, positions.map { |place| by_place[[place, at]] }) }
         stack.to_h.slice(:id, :name, :from, :towards, :colour, :spring)
              .merge(built: Core::Assembly::BuildUp.order(variant.series, stack, layers.map(&:first)),
                     checked: Core::Catalogue::Checked.in_words(stack.checked), positions: positions, drawing: section(stack, variant,
                                                                                                                       snapshot), layers: rows)
       end
 
-      def layer(layer, variant, fates)
+      def layer(layer, variant, snapshot, fates)
         numbers = variant.series.parts_for(layer.slot, variant)
         kinds = fates.map { |fate| fate&.kind }
-        layer.to_h.slice(:slot, :name, :inside, :shape, *Core::Catalogue::LayerFields::TOLD.keys.map(&:to_sym))
+        size = Core::Plan::TrueSize.of(layer.shape, snapshot.part(numbers.first).spec) if numbers.one?
+        layer.to_h.slice(:slot, :name, :inside, :shape, :opens_to, *Core::Catalogue::LayerFields::TOLD.keys.map(&:to_sym))
              .merge(told: Core::Catalogue::LayerFields.in_words(layer),
                     fates: kinds, drawn: Core::Fates.foremost(kinds),
                     fate: kinds.uniq.one? ? said(kinds.first) : "by position", part: numbers.one? ? numbers.first : nil,
-                    look: layer.checks.map(&:to_s))
+                    look: layer.checks.map(&:to_s), size_mm: size)
       end
 
       def said(kind) = kind ? Core::Fates::KINDS.fetch(kind) : "stays where it is"

@@ -37,6 +37,7 @@ export function BenchPage() {
               </Button>
             ))}
             <Button sx={{ ml: "auto" }} onClick={() => setHow(how === "step" ? "list" : "step")}>{how === "step" ? "Show the whole list" : "A step at a time"}</Button>
+            <Button href={`/api/orders/${id}/mat.pdf`} target="_blank">Mat for the old pieces (PDF)</Button>
             <Button href={`/api/orders/${id}/torques.pdf`} target="_blank">Torques reached (PDF)</Button>
           </Box>
           {stands && bench.stops.map((stop) => <StandingStop key={stop.id} order={id} stop={stop} />)}

@@ -134,6 +134,7 @@ module Gimlet
             link = "#{peer.scheme}://#{request.env['HTTP_HOST']}/orders/#{id}"
             printed("Card", "card-#{id}", known_order(id), lives.of(id), link: link)
           end
+          app.serve("mat") { |id| printed("Mat", "mat-#{id}", known_order(id)) }
           app.serve("strip") { |id| printed("TorqueStrip", "strip-#{id}", known_order(id)) }
           PAPERS.each do |name, paper|
             app.serve(name) do |id|

@@ -23,7 +23,7 @@ module Gimlet::Core
         "stacks" => { "positions" => [], "built" => [], "drawing" => nil, "checked" => nil }, "keep" => { "look" => [], "limits" => [] }
       }.freeze
       PARTS_ROWS = { "lines" => { "pack" => 1, "reason" => nil, "promised" => 0 }, "unfilled" => { "stand_ins" => [], "by_hand" => false } }.freeze
-      LAYER = { "slot" => nil, "fates" => [], "look" => [], "inside" => nil }.freeze
+      LAYER = { "slot" => nil, "fates" => [], "look" => [], "inside" => nil, "opens_to" => nil, "size_mm" => nil }.freeze
       WHOLE = { "stops" => [], "held" => [], "refit" => nil, "extent" => nil, "left_out" => {}, "outside" => [] }.freeze
 
       # Cautions once stood before the work as a whole.

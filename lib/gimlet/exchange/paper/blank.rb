@@ -10,7 +10,7 @@ module Gimlet
     # Everything that is printed.
     module Paper
       FONTS = File.expand_path("../../../../data/fonts", __dir__)
-      SIZES = %w[A4 LETTER].freeze
+      SIZES = %w[A4 A3 LETTER].freeze
 
       module_function
 
