@@ -33,7 +33,8 @@ class MatTest < Minitest::Test
   end
 
   def order(*layers)
-    stack = { "name" => "packing", "from" => "bottom of the bore", "towards" => "crankcase", "positions" => ["cylinder 1", "cylinder 2"], "layers" => layers }
+    stack = { "name" => "packing", "from" => "bottom of the bore", "towards" => "crankcase", "positions" => ["cylinder 1", "cylinder 2"],
+              "layers" => layers }
     record = { "pump" => { "maker" => "Coined", "model" => "C-1" }, "stacks" => [stack] }
     Gimlet::Core::Order.new(id: 7, record: record, customer: "Pier Nine", created_at: Time.now, version: 1, versions: [])
   end

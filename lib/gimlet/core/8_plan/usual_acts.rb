@@ -16,7 +16,7 @@ module Gimlet::Core
       ALL = [
         [:before, :always?, "Brush dirt away before a cap, a plug or a joint is opened.", ["wire brush"]],
         [:before, :always?, "Note or photograph how each piece sits; lay the old ones down in order, by cylinder."],
-        [:before, :always?, "No metal tool touches a bore, a ceramic or a seal face."],
+        [:before, :always?, "Even force, and soft: no metal tool touches a bore, a ceramic or a seal face."],
         [:before, :patterned?, "Loosen in the reverse of the order on the drawings; round a flange a quarter turn at a time."],
         [:before, :hex?, "A bolt whose key slips: seat the key with a punch and a hammer before you turn it. An impact driver loosens, it never " \
                          "tightens."],

@@ -24,7 +24,7 @@ module Gimlet::Core
       # What a layer may be set in with that comes out of a tap, or out of nothing.
       FREE = %w[dry water].freeze
       # Any of its kind does where a sentence says no more.
-      GENERAL = %w[grease lubricant].freeze
+      GENERAL = { "grease" => /(?:grease|petroleum jelly)\z/, "lubricant" => /lubricant\z/ }.freeze
 
       # @param on_file [Array<Tools::Used>] with amounts
       # @param texts [Array<String>] what the steps say
@@ -63,7 +63,7 @@ module Gimlet::Core
 
       # "anti-seize paste" is "anti-seize", "medium thread adhesive" is "thread adhesive"; "silicone grease" is what a sentence calls "grease".
       def same?(listed, name) = listed.downcase.include?(name.downcase) || general?(name, listed) || SAID[name]&.match?(listed)
-      def general?(name, other) = GENERAL.include?(name) && other.end_with?(name)
+      def general?(name, other) = GENERAL[name]&.match?(other)
     end
   end
 end

@@ -95,7 +95,7 @@ module Gimlet
           end
         end
 
-        def cell(piece) = [[piece.length * MM, @sheet.width - GAP].min, CELL].max + GAP
+        def cell(piece) = (piece.length * MM).clamp(CELL, @sheet.width - GAP) + GAP
 
         def line(pieces, tall)
           axis = @pdf.cursor - (tall / 2)
@@ -126,7 +126,8 @@ module Gimlet
         # The edges of the hole behind the cut: the two halves are one piece.
         def bore(piece, x, axis, long)
           @pdf.line_width 0.25
-          [x, x + long].each { |edge| @pdf.stroke_line [edge, axis + (piece.inside * MM)], [edge, axis - (piece.inside * MM)] } if piece.inside.positive?
+          reach = piece.inside * MM
+          [x, x + long].each { |edge| @pdf.stroke_line [edge, axis + reach], [edge, axis - reach] } if reach.positive?
         end
 
         def words(piece, x, top)
