@@ -19,14 +19,16 @@ module Gimlet::Core
       # "Seal side in", "cage up": a side of the piece named before, no piece.
       A_SIDE = /(?: (?:side|end|face|top)\b|(?<=cage|seat|o-ring) (?:faces )?(?:in|out|up|down)\b)/
 
-      # A stack's names are worked out once, for as long as it lives.
-      KNOWN = ObjectSpace::WeakMap.new
-      private_constant :KNOWN
+      # Names of the stacks that were asked for last; they take longer to work out than to use.
+      KNOWN = {}.compare_by_identity
+      MOST = 1000
+      private_constant :KNOWN, :MOST
 
       # @param stack [Stack]
       # @param at [Array<Integer>] places of the layers that may be meant; all of them where it is left out
       # @return [PieceNames]
       def self.of(stack, at = nil)
+        KNOWN.clear if KNOWN.size > MOST
         known = KNOWN[stack] ||= {}
         known[at] ||= new(at ? stack.with(layers: stack.layers.values_at(*at)) : stack)
       end

@@ -13,6 +13,7 @@ module Gimlet::Core
         "lever" => /lever|pry bar/, "puller" => /puller/, "socket extension" => /extension/, "wooden rod" => /wooden rod/, "cloth" => /cloth/,
         "vice" => /vice/, "box spanner" => /box spanner/, "guide pins" => /guide pins/, "cone" => /cone/, "driver" => /driver/
       }.freeze
+      SAID = NAMED.to_h { |word, _| [word, /\b#{word}s?\b/] }.freeze
       # What follows is a caution against the tool, or comes only where something else goes wrong.
       DENIED = /\b(?:never|no|not|nothing|without|whose key slips|impact)\b[^;.]*\z/
 
@@ -22,12 +23,14 @@ module Gimlet::Core
       # @param pieces [String] names of the pieces, in lower case: a driver may be one
       # @return [Hash{String=>Regexp}]
       def in(text, pieces)
-        clauses = text.downcase.split(/(?<=[.!?])\s+/)
-        NAMED.select { |word, _| !pieces.include?(word) && clauses.any? { |clause| named?(word, clause) } }
+        spoken = text.downcase
+        there = NAMED.select { |word, _| spoken.include?(word) && !pieces.include?(word) }
+        clauses = spoken.split(/(?<=[.!?])\s+/)
+        there.select { |word, _| clauses.any? { |clause| named?(word, clause) } }
       end
 
       def named?(word, clause)
-        from = clause =~ /\b#{word}s?\b/ and !clause[0...from].match?(DENIED)
+        from = clause =~ SAID[word] and !clause[0...from].match?(DENIED)
       end
     end
   end

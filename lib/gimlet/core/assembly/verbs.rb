@@ -46,8 +46,9 @@ module Gimlet::Core
       # @param text [String] what one step says
       # @return [Array<Verb>] that it takes more than a hand for
       def in(text)
-        clauses = text.split(/(?<=[.;:!?])\s+/)
-        ALL.select { |verb| clauses.any? { |clause| asks?(verb, clause) } }
+        there = ALL.select { |verb| text.match?(verb.said) }
+        clauses = there.empty? ? [] : text.split(/(?<=[.;:!?])\s+/)
+        there.select { |verb| clauses.any? { |clause| asks?(verb, clause) } }
       end
 
       def asks?(verb, clause)
