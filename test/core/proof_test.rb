@@ -64,6 +64,7 @@ class ProofTest < Minitest::Test
     assert_empty verbs("Two bolts are drawn alternately first.")
     assert_equal %w[brush blow], verbs("Blow or brush the dirt away.")
     assert_empty verbs("The cut-out looks outward.")
+    assert_empty verbs("The spring pulls the poppet back; pressure drives it home.")
   end
 
   # A tool of another step is in another hand.
@@ -92,6 +93,7 @@ class ProofTest < Minitest::Test
     lamp = workup.tools.find { |tool| tool.name == "lamp" }
     assert_equal ["common", "common practice", nil], [lamp.kind, lamp.why, lamp.number]
     refute_includes worked("lumbarrow-lc", "inlet_valves").tools.map(&:name), "drain pan"
+    refute(workup.steps.any? { |step| step.text.join.include?("not on file") }, "what the trade takes is no gap")
     assert_includes worked("lumbarrow-lc", "oil_seals").tools.map(&:name), "drain pan"
   end
 
@@ -105,6 +107,21 @@ class ProofTest < Minitest::Test
     assert(derived.text.all? { |text| text.match?(/\ANew adapter (O-ring|backup ring), (upper|lower);.* oil\.\z/) }, derived.text.inspect)
     assert_equal 4, gaps(workup).grep(/stacks.adapter: .* no sentence names it/).size
     refute(worked("silverow-sv", "discharge_valves").steps.any? { |step| step.title.include?("derived") })
+  end
+
+  # What sits in the pressure ring goes in by its mouth, hard gasket first; the list of the stack has it last.
+  def test_derived_steps_stand_in_the_order_in_which_pieces_go_in
+    workup = worked("harbolt-hb", "packings") { |document| area(document, "packings")["work"].pop }
+    derived = workup.steps.find { |step| step.title == "what no step names (derived)" }.text
+    assert_equal(%w[hard U-seal outer], derived.grep(/New upper/).map { |text| text[/hard|U-seal|outer/] })
+  end
+
+  # What is pulled off is not put on by that.
+  def test_a_piece_that_is_only_taken_out_has_no_step
+    workup = worked("lumbarrow-lc", "inlet_valves") do |document|
+      group(document, "inlet_caps").merge!("open" => "Undo the cap, cap O-ring off.", "close" => "Cap with two drops of adhesive.")
+    end
+    assert_equal 1, gaps(workup).grep(/“cap O-ring” is renewed/).size
   end
 
   # "Cap with a new O-ring" is the ring on the cap; the one under the seat is another.

@@ -20,5 +20,11 @@ export function Lines({ lines, live }: { lines: BenchMoment["lines"]; live: Live
 }
 
 function Told({ line }: { line: BenchMoment["lines"][number] }) {
-  return <><strong>{line.strong}</strong>{line.text && `: ${line.text}`}</>;
+  const [first, ...rest] = line.sentences;
+  return (
+    <>
+      <strong>{line.strong}</strong>{first && `: ${first}`}
+      {rest.length > 0 && <ul style={{ margin: "4px 0 0", paddingLeft: "1.1em" }}>{rest.map((sentence) => <li key={sentence}>{sentence}</li>)}</ul>}
+    </>
+  );
 }

@@ -50,7 +50,7 @@ module Gimlet::Core
       # @return [Array<Array(String, Array<String>)>]
       def texts(stack)
         all = stack.layers.map(&:slot)
-        work(stack, all) + opened(stack) + closed(stack)
+        work(stack, all) + back_on(stack) + closed(stack)
       end
 
       def work(stack, all)
@@ -64,9 +64,10 @@ module Gimlet::Core
         area.stacks.include?(stack.id) || area.opens.any? { |id| @series.group(id).disturbs.key?(stack.id) }
       end
 
-      def opened(stack)
-        @teardown.groups.select { |group| group.disturbs.key?(stack.id) }
-                 .flat_map { |group| [group.open, group.close].product([with_inside(stack, group.disturbs[stack.id])]) }
+      # What is said of taking it out puts nothing in.
+      def back_on(stack)
+        groups = @teardown.groups.select { |group| group.disturbs.key?(stack.id) }
+        groups.map { |group| [group.close, with_inside(stack, group.disturbs[stack.id])] }
       end
 
       def closed(stack)

@@ -13,7 +13,10 @@ module Gimlet::Core
       # `afterwards` is what comes when everything is tight. `cautions` are rows of text, picture and title, due before all its lines or one.
       Section = Value.of(:key, :title, :lines, :afterwards, :cautions)
       # `stacks` and `fasteners` are ids of what is drawn and tightened at a step.
-      CardLine = Value.of(:strong, :text, :boxes, :stacks, :fasteners, :cautions)
+      CardLine = Value.of(:strong, :sentences, :boxes, :stacks, :fasteners, :cautions) do
+        # @return [String] all that is said, in one
+        def text = sentences.join(" ")
+      end
       # `id` stays what it is, as the record does; `label` says what the box is for where a line has several.
       Box = Value.of(:id, :label)
 
@@ -46,11 +49,11 @@ module Gimlet::Core
         end
       end
 
-      # @param lines [Array<Array>] strong, text, what each box is for, ids of stacks, ids of fasteners
+      # @param lines [Array<Array>] strong, what is said, what each box is for, ids of stacks, ids of fasteners
       def section(key, title, lines, due)
-        numbered = lines.map.with_index(1) do |(strong, text, labels, stacks, fasteners), at|
+        numbered = lines.map.with_index(1) do |(strong, said, labels, stacks, fasteners), at|
           boxes = labels.map.with_index(1) { |label, box| Box.new(id: "#{key} #{at}.#{box}", label: label) }
-          CardLine.new(strong: strong, text: text, stacks: stacks || [], fasteners: fasteners || [], boxes: boxes,
+          CardLine.new(strong: strong, sentences: Array(said).reject(&:empty?), stacks: stacks || [], fasteners: fasteners || [], boxes: boxes,
                        cautions: cautions(due.delete([key, strong])))
         end
         Section.new(key: key, title: title, afterwards: key == "finish", lines: numbered, cautions: cautions(due[[key, nil]]))
@@ -83,7 +86,7 @@ module Gimlet::Core
 
       def steps(record, *phases)
         record["steps"].select { |step| phases.include?(step["phase"]) }.map do |step|
-          [sentence(step["title"]), [*step["text"], in_hand(step)].compact.join(" "), DONE, step["stacks"], step["fasteners"]]
+          [sentence(step["title"]), [*step["text"], in_hand(step)].compact, DONE, step["stacks"], step["fasteners"]]
         end
       end
 
