@@ -143,6 +143,16 @@ class ProofTest < Minitest::Test
     assert_equal([["oil", nil], ["anti-seize", nil]], used.consumables.map { |one| [one.name, one.amount] })
   end
 
+  # What a piece itself takes is used with that piece, whatever the sentences say.
+  def test_what_a_piece_takes_needs_no_sentence
+    workup = worked("twyfin-ob2", "plungers") do |document|
+      area(document, "plungers")["work"] = ["Double-ended plunger in, its slot away from the valve pockets."]
+      document["stacks"].find { |stack| stack["id"] == "plunger" }["layers"].each { |layer| layer["lube"] = "water" }
+    end
+    assert_includes workup.consumables.map(&:name), "thick waterproof grease"
+    assert_empty gaps(workup)
+  end
+
   # A sentence says "grease" of the one grease that there is.
   def test_a_general_word_is_the_particular_one_that_is_there
     names = ->(on_file, *texts) { Core::Assembly::Substances.new(on_file, texts, []).used.map(&:name) }

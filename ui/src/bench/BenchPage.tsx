@@ -42,7 +42,7 @@ export function BenchPage() {
           </Box>
           {stands && bench.stops.map((stop) => <StandingStop key={stop.id} order={id} stop={stop} />)}
           <FoundAtBench found={bench.found} />
-          {(bench.places.lacking.length > 0 || bench.places.coming.length > 0) && <PlacesOfOrder places={bench.places} stacks={bench.stacks} />}
+          {(bench.places.lacking.length > 0 || bench.places.coming.length > 0) && <PlacesOfOrder places={bench.places} stacks={bench.stacks} folded />}
           {!stands && (how === "step" ? <StepByStep key={bench.at_pump} bench={bench} live={live} /> : <WholeList bench={bench} live={live} />)}
         </>
       )}
