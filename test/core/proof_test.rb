@@ -64,6 +64,8 @@ class ProofTest < Minitest::Test
     assert_empty verbs("Two bolts are drawn alternately first.")
     assert_equal %w[brush blow], verbs("Blow or brush the dirt away.")
     assert_empty verbs("The cut-out looks outward.")
+    assert_equal ["drive"], verbs("Drift the oil seals out.")
+    assert_equal ["press"], verbs("Press new ones in with the drift.")
     assert_empty verbs("The spring pulls the poppet back; pressure drives it home.")
   end
 

@@ -26,7 +26,7 @@ module Gimlet::Core
                    means: /lever|pry bar|screwdriver|blade|hook|pick\b|pliers/i, usual: "small blunt blade" },
         "press" => { said: /\bpress(?:es|ed)?\b(?! ring)/i, does: "presses",
                      means: /press\b|driver|socket|rod\b|collar|tube|extension|tool|cone|sleeve|drift\b/i },
-        "drive" => { said: /\b(?:drives?|driven|drift(?:s|ed)?|bump(?:s|ed)?|knock(?:s|ed)?)\b(?! (?:pin|end|side))/i, does: "drives",
+        "drive" => { said: /\b(?:drives?|driven|drift(?:s|ed)?(?= (?:the|it|them|out)\b)|bump(?:s|ed)?|knock(?:s|ed)?)\b(?! (?:pin|end|side))/i, does: "drives",
                      means: /hammer|mallet|drift\b|driver|collar|tube|rod\b|pusher|adapter|tool/i },
         "tap" => { said: /\btap(?:s|ped)?\b/i, does: "taps", means: /hammer|mallet|driver|collar/i, usual: "mallet, soft" },
         "cut" => { said: /\bcut(?:s)?\b(?!-out)(?= |\.)/i, does: "cuts", means: /blade|knife/i, usual: "sharp blade" },

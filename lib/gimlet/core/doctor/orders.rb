@@ -70,8 +70,14 @@ module Gimlet::Core
       end
 
       # Done by hand in the head, step by step.
-      def gaps(area, found) = found.gaps.map { |gap| warning(place(gap, area), "#{gap.place}: #{gap.text}") }
-      def place(gap, area) = gap.place.include?(".") ? gap.place : "areas.#{area.id}"
+      def gaps(area, found)
+        found.gaps.map do |gap|
+          next warning(gap.place, gap.text) if gap.place.include?(".")
+
+          at = @series.areas.find { |one| one.name == gap.place } || area
+          warning("areas.#{at.id}", "#{gap.place}: #{gap.text}")
+        end
+      end
     end
   end
 end
