@@ -137,6 +137,30 @@ class RebuildTest < Minitest::Test
     assert_includes names, "torque wrench to 25 N·m (from 5)"
   end
 
+  # Common practice, no source: nobody fetches a wrench for a first pass of 2.7 N·m; what ends there is another thing.
+  def test_a_small_first_pass_is_done_by_feel
+    found = work("LC15", ["packings"])
+    head = found.tightening.find { |row| row.fastener.id == "head_bolts" }
+    felt, *others = head.rounds.select { |round| round.text.match?(/N·m/) }
+    assert_match(/\Aby feel, about 2\.\d N·m\z/, felt.text)
+    assert_nil felt.torque
+    assert(others.all?(&:torque), "the others are read")
+    assert_equal(1, found.tools.count { |tool| tool.kind == "torque wrench" })
+    assert_operator head.settings_nm(nil).min, :>=, 3
+    assert_equal head.settings_nm(nil).last, head.targets_nm.last
+  end
+
+  # The edge: 3 N·m is read, a little less is not; the value itself always is.
+  def test_what_is_done_by_feel_and_what_is_not
+    passes = lambda do |*steps|
+      tightening = Gimlet::Core::Tightening.from({ "kind" => "torque", "value" => steps.last, "unit" => "N·m", "source" => "x", "steps" => steps })
+      Gimlet::Core::Tightening::Rounds.of(variant("LC15").series.fastener("head_bolts"), tightening, "N·m").map(&:torque)
+    end
+    assert_equal [true, false, false], passes.call(2.9, 9).map(&:nil?)
+    assert_equal [false, false, false], passes.call(3, 9).map(&:nil?)
+    assert_equal [false, false], passes.call(2).map(&:nil?)
+  end
+
   def test_consumables_by_the_drop
     used = work("DK420", %w[inlet_valves discharge_valves], pumps: 2).consumables
     assert_equal([["medium thread adhesive", 12], ["oil", nil]], used.map { |one| [one.name, one.amount] })

@@ -24,7 +24,10 @@ module Gimlet::Core
 
       # @param extension [Extension, nil]
       # @return [Array<Numeric>] what the wrench is set to, N·m
-      def settings_nm(extension) = extension ? targets_nm.map { |value| extension.setting_nm(value) } : targets_nm
+      def settings_nm(extension)
+        set = rounds.filter_map(&:torque).uniq.map { |pass| pass.to("N·m").value }
+        extension ? set.map { |value| extension.setting_nm(value) } : set
+      end
 
       # @return [Boolean] whether a value, or another way, is on file or was entered
       def on_file? = Kinds.of(tightening).on_file?

@@ -17,6 +17,8 @@ module Gimlet::Core
     class Rounds
       # Bolts that hold each other well enough with one round at the value. Common practice, no source.
       FEW = 4
+      # A pass on the way below this is done by feel, in N·m: no wrench is fetched for it. Common practice, no source.
+      BY_FEEL_NM = 3
 
       # @param fastener [Catalogue::Fastener]
       # @param tightening [Tightening]
@@ -45,9 +47,12 @@ module Gimlet::Core
 
       def torques
         passes = Passes.of(@tightening, @fastener.pattern)
-        all = passes.map { |pass| Round.new(text: Words.torque(pass.to(@unit)), torque: pass) }
+        all = passes.map { |pass| by_feel?(pass, passes) ? felt(pass) : Round.new(text: Words.torque(pass.to(@unit)), torque: pass) }
         again? ? [*all, Round.new(text: "#{all.last.text} again, all round", torque: passes.last)] : all
       end
+
+      def by_feel?(pass, passes) = !pass.equal?(passes.last) && pass.to("N·m").value < BY_FEEL_NM
+      def felt(pass) = Round.new(text: "by feel, about #{Words.torque(pass.to(@unit))}")
 
       # Each bolt that is drawn down slackens those before it: a last round finds them (ASME PCC-1, from memory).
       def again?
