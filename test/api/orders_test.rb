@@ -175,7 +175,7 @@ class OrdersApiTest < Minitest::Test
     ["", "{}", "[]", "null", "{", '{"record":2}', '{"record":1}', '{"record":99}', JSON.generate(record.merge("record" => 3)),
      JSON.generate(record.merge("parts" => nil))].each do |text|
       database[:orders].update(document: text)
-      ["", "/card.pdf", "/strip.pdf", "/bench"].each do |rest|
+      ["", "/card.pdf", "/strip.pdf", "/mat.pdf", "/bench"].each do |rest|
         get "/api/orders/#{id}#{rest}"
         assert_problem(422, "unreadable", field: "record")
       end
@@ -287,7 +287,7 @@ class OrdersApiTest < Minitest::Test
   end
 
   # As earlier versions wrote them: every part is there, and the card can still be printed.
-  { 1 => ["support ring: renew it"], 2 => [] }.each do |version, found|
+  { 1 => [["support ring: renew it"], "not kept with this order"], 2 => [[], "size not on file"] }.each do |version, (found, laid)|
     define_method(:"test_a_record_of_version_#{version}_is_read") do
       id = send_json("POST", "/api/tickets", entry("said", words: "8 bolts"))["id"]
       written = File.read(File.expand_path("../store/order_record_#{version}.json", __dir__))
@@ -295,7 +295,10 @@ class OrdersApiTest < Minitest::Test
       get "/api/orders/1"
       assert_schema "Order"
       assert_equal found, json["record"]["work"]["found"]
+      assert_equal(["2 g"], json["record"]["consumables"].map { |row| row["how_much"] })
       assert_same_record JSON.parse(written), json["record"], card_text(1)
+      get "/api/orders/1/mat.pdf"
+      assert_includes PDF::Reader.new(StringIO.new(last_response.body)).pages.map(&:text).join.gsub(/\s+/, " "), laid
     end
   end
 

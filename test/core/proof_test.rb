@@ -164,7 +164,7 @@ class ProofTest < Minitest::Test
     assert_equal ["silicone grease", "petroleum jelly"], names.call([silicone], "Petroleum jelly on the lip.")
     assert_equal ["grease"], names.call([], "Grease it.")
     assert_equal ["petroleum jelly"], names.call([], "Petroleum jelly on it; the greased piston goes in.")
-    assert_empty names.call([silicone.with(name: "thread adhesive")], "Soften the adhesive.") - ["thread adhesive"]
+    assert_empty names.call([], "Warm it to soften the adhesive; no grease on the thread.")
     assert_equal ["crankcase oil"], names.call([], "Fill the crankcase with fresh oil.")
   end
 

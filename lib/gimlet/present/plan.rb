@@ -25,7 +25,8 @@ module Gimlet
       def call(result, owned: [], handed: {}, terms: Core::Desk::Terms.none)
         workup = result.workup
         header(result).merge(pieces(workup, result.request[:pumps], terms)).merge(
-          tools: workup.tools.map { |one| tool(one, owned, handed) }, consumables: workup.consumables.map(&:to_h),
+          tools: workup.tools.map { |one| tool(one, owned, handed) },
+          consumables: workup.consumables.map { |one| one.to_h.merge(how_much: one.how_much) },
           tightening: workup.tightening.map { |row| Tightening.call(row, workup, result.request[:units]) },
           refit: workup.refit && refit(workup), steps: workup.steps.map(&:to_h), stacks: stacks(workup, result.snapshot),
           cautions: workup.cautions.map(&:text), signs: workup.cautions.map { |caution| caution.to_h.except(:text) },

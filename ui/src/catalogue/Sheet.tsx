@@ -24,7 +24,7 @@ export const Sheet = ({ plan }: { plan: Plan }) => (
         <h2>Tools</h2>
         <ul>{plan.tools.map((tool) => <li key={tool.name}>{tool.name}{tool.number ? ` (${tool.number})` : ""}</li>)}</ul>
         <h2>Used up</h2>
-        <ul>{plan.consumables.map((one) => <li key={one.name}>{one.name}: {one.amount === null ? "how much is not on file" : `${one.amount} ${one.unit}`}</li>)}</ul>
+        <ul>{plan.consumables.map((one) => <li key={one.name}>{one.name}: {one.how_much}</li>)}</ul>
       </div>
       <div>
         <h2>Cautions</h2>

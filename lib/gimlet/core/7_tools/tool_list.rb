@@ -3,6 +3,7 @@
 require_relative "../1_catalogue/condition"
 require_relative "../3_teardown/applies_to"
 require_relative "../6_tightening/instruction"
+require_relative "../plain"
 require_relative "../value"
 require_relative "wrenches"
 
@@ -13,7 +14,10 @@ module Gimlet::Core
     Needed = Value.of(:name, :number, :kind, :why, :substitute, :price_cents)
     # `packs` of `number` are sold for the amount; both nil where the series names no pack. `amount` and `unit` are nil where it is used and how much
     # is not on file.
-    Used = Value.of(:name, :amount, :unit, :number, :packs)
+    Used = Value.of(:name, :amount, :unit, :number, :packs) do
+      # @return [String] "12 drops"
+      def how_much = amount ? "#{Plain.number(amount)} #{unit}" : "how much is not on file"
+    end
 
     # Everything that must lie on the bench for a teardown.
     class ToolList

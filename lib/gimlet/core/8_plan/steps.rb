@@ -41,6 +41,9 @@ module Gimlet::Core
         acts.empty? ? [] : [Step.new(phase: PHASES.fetch(moment, "renew"), title: title, text: acts.map(&:text), tools: acts.flat_map(&:tools))]
       end
 
+      # What this series calls them.
+      def plungers(teardown) = teardown.variant.series.areas_of(teardown.variant).find { |area| area.id == "plungers" }
+
       def unsaid(derived) = derived.empty? ? [] : [Step.new(phase: "renew", title: DERIVED, text: derived)]
 
       # A group's own, and those of the areas that open it: these lie there too.
@@ -65,7 +68,7 @@ module Gimlet::Core
           Step.new(phase: "renew", title: "#{area.name}, on the way", text: work.map(&:text), stacks: area.stacks,
                    tools: named(work.flat_map(&:tools), teardown))
         end
-        usual(:look, "plungers, a look first", teardown) + usual(:seals, "old seals and their bores", teardown) +
+        usual(:look, "#{plungers(teardown)&.name}, a look first", teardown) + usual(:seals, "old seals and their bores", teardown) +
           (agreed + passed).reject { |step| step.text.empty? }
       end
 

@@ -18,7 +18,7 @@ module Gimlet::Core
         [:before, :always?, "Note or photograph how each piece sits; lay the old ones down in order, by cylinder."],
         [:before, :always?, "Even force, and soft: no metal tool touches a bore, a ceramic or a seal face."],
         [:before, :patterned?, "Loosen in the reverse of the order on the drawings; round a flange a quarter turn at a time."],
-        [:before, :hex?, "A bolt whose key slips: seat the key with a punch and a hammer before you turn it. An impact driver loosens, it never " \
+        [:before, :hex?, "A bolt whose key slips: seat the key with a punch and a hammer before you turn it. An impact wrench loosens, it never " \
                          "tightens."],
         [:before, :rings_stay?, "O-rings that may go back are pushed out with the thumbs, never picked."],
         [:look, :plungers_stay?, "Wipe each plunger with something that evaporates and turn it in good light before the seals go in: lines, " \

@@ -14,8 +14,8 @@ module Gimlet::Core
         "vice" => /vice/, "box spanner" => /box spanner/, "guide pins" => /guide pins/, "cone" => /cone/, "driver" => /driver/
       }.freeze
       SAID = NAMED.to_h { |word, _| [word, /\b#{word}s?\b/] }.freeze
-      # What follows is a caution against the tool, or comes only where something else goes wrong.
-      DENIED = /\b(?:never|no|not|nothing|without|whose key slips|impact)\b[^;.]*\z/
+      # What follows is a caution against the tool, or is done only where something goes wrong.
+      DENIED = /\b(?:never|no|not|nothing|without|whose|if)\b[^;.]*\z/
 
       module_function
 

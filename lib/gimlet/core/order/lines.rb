@@ -79,8 +79,7 @@ module Gimlet::Core
 
       def used(record)
         record["consumables"].map do |row|
-          amount = row["amount"] or next [row["name"], "how much is not on file", DONE]
-          ["#{amount} #{row['unit']} #{row['name']}", row["packs"] ? "#{row['packs']} × #{row['number']}" : "", DONE]
+          [row["name"], [row["how_much"], row["packs"] && "#{row['packs']} × #{row['number']}"].compact.join(" · "), DONE]
         end
       end
 

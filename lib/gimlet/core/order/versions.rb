@@ -61,6 +61,7 @@ module Gimlet::Core
         rows = ROWS.to_h { |part, defaults| [part, document[part].map { |row| defaults.merge(row) }] }
         parts = PARTS_ROWS.to_h { |part, defaults| [part, document["parts"][part].map { |row| defaults.merge(row) }] }
         stacks = rows["stacks"].map { |stack| { "id" => stack["name"] }.merge(stack, "layers" => stack["layers"].map { |row| layer(row) }) }
+        rows["consumables"] = rows["consumables"].map { |row| { "how_much" => "#{row['amount']} #{row['unit']}" }.merge(row) }
         unsigned = { "signs" => Array.new(document["cautions"].size, UNSIGNED) }
         WHOLE.merge(unsigned, document, rows, "stacks" => stacks, "parts" => document["parts"].merge(parts))
       end

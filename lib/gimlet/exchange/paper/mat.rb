@@ -21,6 +21,8 @@ module Gimlet
         # So long is the line that shows whether the printer kept the size, in mm.
         RULER = 100
         FILL = "DDDDDD"
+        # Of orders from before it was kept, and of those that take nothing out.
+        NOTHING = "It was not kept with this order which piece comes out where: lay them down by cylinder, as they come."
         UNKNOWN_MM = [0, 14, 8].freeze
 
         # One piece at one position; `size` is nil where it is not on file.
@@ -45,7 +47,10 @@ module Gimlet
         # @return [String]
         def render
           head
-          @record["stacks"].each { |stack| stack["positions"].each_index { |at| row(stack, at) } }
+          places = @record["stacks"].flat_map { |stack| stack["positions"].each_index.map { |at| [stack, at, lying(stack, at)] } }
+          places.reject! { |_, _, pieces| pieces.empty? }
+          places.each { |place| row(*place) }
+          @sheet.line NOTHING if places.empty?
           @pdf.render
         end
 
@@ -55,7 +60,7 @@ module Gimlet
           pump = @record["pump"]
           @sheet.line "Lay the old pieces here", size: 20, style: :bold
           @sheet.line [pump.values_at("maker", "model").join(" "), "order #{@order.id}", @order.customer].compact.join(" · ")
-          @sheet.line "Print it at its own size, not “fit to page”: this line is #{RULER} mm long. Cut through the middle, each piece as it sits."
+          @sheet.line "Print it at its own size, not “fit to page”: this line is #{RULER} mm long. Each piece is drawn as if cut open."
           y = @pdf.cursor - 4
           @pdf.line_width 1
           @pdf.stroke_line [0, y], [RULER * MM, y]
@@ -63,10 +68,7 @@ module Gimlet
           @pdf.move_down 12
         end
 
-        def row(stack, at)
-          pieces = lying(stack, at)
-          return if pieces.empty?
-
+        def row(stack, at, pieces)
           lines(pieces).each_with_index do |line, number|
             tall = line.map { |piece| piece.outside * 2 * MM }.max
             @sheet.room(tall + WORDS + 26)

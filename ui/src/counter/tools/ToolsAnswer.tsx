@@ -54,16 +54,11 @@ export function ToolsAnswer({ tools, consumables, ticket }: Props) {
       {ticket && <OwnWrench ticket={ticket} />}
       {consumables.length > 0 && (
         <Box sx={{ mt: 1 }}>
-          <strong>Also:</strong> {consumables.map(howMuch).join(", ")}.
+          <strong>Also:</strong> {consumables.map((one) => `${one.name}: ${one.how_much}${one.packs ? ` (${one.packs} × ${one.number})` : ""}`).join("; ")}.
         </Box>
       )}
     </>
   );
-}
-
-function howMuch({ amount, unit, name, packs, number }: Plan["consumables"][number]) {
-  if (amount === null) return `${name} (how much is not on file)`;
-  return `${amount} ${unit} ${name}${packs ? ` (${packs} × ${number})` : ""}`;
 }
 
 /** Whether one can be lent today, else when the first comes back. */
