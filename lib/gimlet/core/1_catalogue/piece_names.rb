@@ -19,24 +19,14 @@ module Gimlet::Core
       # "Seal side in", "cage up": a side of the piece named before, no piece.
       A_SIDE = /(?: (?:side|end|face|top)\b|(?<=cage|seat|o-ring) (?:faces )?(?:in|out|up|down)\b)/
 
-      # Names of the stacks that were asked for last; they take longer to work out than to use.
-      KNOWN = {}.compare_by_identity
-      MOST = 1000
-      private_constant :KNOWN, :MOST
-
-      # @param stack [Stack]
-      # @param at [Array<Integer>] places of the layers that may be meant; all of them where it is left out
-      # @return [PieceNames]
-      def self.of(stack, at = nil)
-        KNOWN.clear if KNOWN.size > MOST
-        known = KNOWN[stack] ||= {}
-        known[at] ||= new(at ? stack.with(layers: stack.layers.values_at(*at)) : stack)
-      end
+      IN_A_WORD = /[\w-]/
+      # One or several of it, and no side of another.
+      END_OF_NAME = /\Gs?(?![\w-])(?!#{A_SIDE})/
 
       # @param stack [Stack]
       def initialize(stack)
         @stack = stack
-        @called = called.map { |words, at| [/(?<![\w-])#{Regexp.escape(words)}s?(?![\w-])(?!#{A_SIDE})/, words.size, at] }
+        @called = called
       end
 
       attr_reader :stack
@@ -57,15 +47,24 @@ module Gimlet::Core
       # The longest names first, each stretch of the text once.
       def places(spoken)
         rest = spoken.dup
-        @called.flat_map do |pattern, size, at|
-          found = []
-          while (from = rest =~ pattern)
-            rest[from, size] = "·" * size
-            found << [from, size, at]
-          end
-          found
-        end.sort
+        there = @called.select { |name| spoken.include?(name.first) }
+        there.flat_map { |words, at| taken(rest, words).map { |from| [from, words.size, at] } }.sort
       end
+
+      # @return [Array<Integer>] where these words stand; they are struck out of the text
+      def taken(rest, words)
+        found = []
+        from = -1
+        while (from = rest.index(words, from + 1))
+          next unless whole?(rest, from, from + words.size)
+
+          rest[from, words.size] = "·" * words.size
+          found << from
+        end
+        found
+      end
+
+      def whole?(text, from, stop) = (from.zero? || !text[from - 1].match?(IN_A_WORD)) && text.match?(END_OF_NAME, stop)
 
       # @return [Array<Array(String, Integer)>] what each layer may be called, longest first
       def called

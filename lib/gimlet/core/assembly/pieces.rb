@@ -16,6 +16,7 @@ module Gimlet::Core
       def initialize(teardown, renewed)
         @teardown = teardown
         @series = teardown.variant.series
+        @names = {}
         @unsaid = renewed.uniq { |place| [place.stack.id, place.at] }.group_by(&:stack).flat_map { |stack, places| unnamed(stack, places) }
       end
 
@@ -80,9 +81,10 @@ module Gimlet::Core
       # @return [Array<Integer>] places in the stack
       def named(stack, text, slots)
         at = stack.layers.each_index.select { |place| slots.include?(stack.layers[place].slot) }
-        names = Catalogue::PieceNames
-        (names.of(stack).in(text).map(&:at) + names.of(stack, at).in(text).map { |one| at[one.at] }).uniq
+        (names(stack, stack.layers.each_index.to_a).in(text).map(&:at) + names(stack, at).in(text).map { |one| at[one.at] }).uniq
       end
+
+      def names(stack, at) = @names[[stack.id, at]] ||= Catalogue::PieceNames.new(stack.with(layers: stack.layers.values_at(*at)))
     end
   end
 end

@@ -29,7 +29,7 @@ module Gimlet::Core
       # @param series [Catalogue::Series]
       # @return [Array<Sentence>] one for each full stop
       def of(series)
-        names = series.stacks.to_h { |stack| [stack.id, Catalogue::PieceNames.of(stack)] }
+        names = series.stacks.to_h { |stack| [stack.id, Catalogue::PieceNames.new(stack)] }
         (areas(series, names) + groups(series, names) + steps(series, names) + notes(series, names)).flat_map do |entry|
           entry.text.split(/(?<=[.!?])\s+/).map { |text| entry.with(text: text, named: entry.naming(text)) }
         end
