@@ -15,10 +15,10 @@ class MatTest < Minitest::Test
 
   # What is drawn, as the boxes of its paths in mm.
   class Paths
-    attr_reader :boxes
+    attr_reader :boxes, :places
 
     def initialize
-      @boxes, @points = [], []
+      @boxes, @places, @points = [], [], []
     end
 
     def begin_new_subpath(x, y) = @points << [x, y]
@@ -27,7 +27,10 @@ class MatTest < Minitest::Test
 
     def close
       xs, ys = @points.transpose
-      @boxes << [xs.max - xs.min, ys.max - ys.min].map { |points| (points / MM).round(2) } if xs
+      if xs
+        @boxes << [xs.max - xs.min, ys.max - ys.min].map { |points| (points / MM).round(2) }
+        @places << [xs.min, xs.max, ys.min, ys.max]
+      end
       @points = []
     end
   end
@@ -73,6 +76,33 @@ class MatTest < Minitest::Test
     assert_includes text("A4", long), "longer than the paper"
     refute_includes text("A4", ROD), "longer than the paper"
     assert_operator boxes("A4", long).map(&:first).max, :<, 297
+  end
+
+  # Each path with its edges on the page, in points.
+  def places(...) = pages(...).flat_map { |page| Paths.new.tap { |paths| page.walk(paths) }.places }
+
+  # An A4 sheet across is 841.89 points wide.
+  def test_more_pieces_than_the_paper_is_wide_go_on_below
+    halves = places("A4", *Array.new(14) { SEAL }).select { |left, right, low, high| right - left > 15 && high - low > 10 && right - left < 30 }
+    assert_equal 28, halves.size
+    assert_operator halves.map { |place| place[1] }.max, :<, 841.89 - 36
+    assert_operator halves.map { |place| place[2].round }.uniq.size, :>, 2, "in more than one row"
+  end
+
+  # A row is as high as its largest piece: the next lies below it.
+  def test_rows_do_not_lie_on_each_other
+    wide = ROD.merge("size_mm" => [0, 60, 52])
+    long = (52 * MM) - 1..(52 * MM) + 1
+    rows = places("A3", wide).select { |left, right, *| long.cover?(right - left) }.map { |place| place.last(2) }.each_slice(2).to_a
+    assert_equal 2, rows.size
+    first, second = rows.map { |halves| halves.flatten.minmax }
+    assert_operator second.last, :<, first.first
+  end
+
+  def test_a_customer_who_is_not_named_leaves_no_gap
+    nobody = order(SEAL).then { |one| Gimlet::Core::Order.new(**one.to_h, customer: nil) }
+    told = PDF::Reader.new(StringIO.new(Gimlet::Exchange::Paper::Mat.call(nobody))).pages.map(&:text).join
+    assert_match(/order 7\s*$/, told)
   end
 
   def test_sizes_are_what_is_on_file

@@ -45,7 +45,7 @@ module Gimlet::Core
       def patterned?(teardown) = teardown.fasteners.any? { |fastener| fastener.pattern != :each }
       def hex?(teardown) = teardown.fasteners.any? { |fastener| fastener.drive.match?(/\bhex\b/i) }
       def rings_stay?(teardown) = layers(teardown).any? { |layer| Catalogue::Shapes.of(layer.shape).ring && !RENEWED.include?(layer.reuse) }
-      def seals_out?(teardown) = layers(teardown).any? { |layer| Catalogue::Shapes.of(layer.shape).lips && RENEWED.include?(layer.reuse) }
+      def seals_out?(teardown) = layers(teardown).any? { |layer| Catalogue::Shapes.of(layer.shape).lips }
       def layers(teardown) = teardown.places.map(&:layer)
 
       # Where packings are renewed and plungers are not: new packings on a bad plunger are the classic come-back.
