@@ -26,7 +26,8 @@ class MeansTest < Minitest::Test
   VERBS = [
     ["Pull it out.", "draw", nil], ["Pry it up.", "pry", "small blunt blade"], ["Press it home.", "press", nil], ["Drive it in.", "drive", nil],
     ["Tap it home.", "tap", "mallet, soft"], ["Cut it off.", "cut", "sharp blade"], ["Hook it out.", "hook", "blunt hook"],
-    ["Brush the thread.", "brush", "wire brush"], ["Blow the port clean.", "blow", "air line with a blow gun"], ["Wipe it dry.", "wipe", "clean cloth"],
+    ["Brush the thread.", "brush", "wire brush"], ["Blow the port clean.", "blow", "air line with a blow gun"],
+    ["Wipe it dry.", "wipe", "clean cloth"],
     ["Drain the oil.", "drain", "drain pan"], ["Warm the bolt.", "warm", "hot-air gun"], ["Lap the face.", "lap", nil],
     ["Turn it in good light.", "light", "lamp"]
   ].freeze
@@ -115,7 +116,7 @@ class MeansTest < Minitest::Test
     workup = worked("silverow-sv", "discharge_valves") do |document|
       document["close_order"].find { |step| step["id"] == "adapters" }["text"] = "Adapters back."
     end
-    derived = workup.steps.find { |step| step.title == "what no step names (derived)" }
+    derived = workup.steps.find { |step| step.title == "not on the sheet (derived)" }
     assert_equal ["renew", 4], [derived.phase, derived.text.size]
     assert(derived.text.all? { |text| text.match?(/\ANew adapter (O-ring|backup ring), (upper|lower);.* oil\.\z/) }, derived.text.inspect)
     assert_equal 4, gaps(workup).grep(/stacks.adapter: .* no sentence names it/).size
@@ -125,7 +126,7 @@ class MeansTest < Minitest::Test
   # What sits in the pressure ring goes in by its mouth, hard gasket first; the list of the stack has it last.
   def test_derived_steps_stand_in_the_order_in_which_pieces_go_in
     workup = worked("harbolt-hb", "packings") { |document| area(document, "packings")["work"].pop }
-    derived = workup.steps.find { |step| step.title == "what no step names (derived)" }.text
+    derived = workup.steps.find { |step| step.title == "not on the sheet (derived)" }.text
     assert_equal(%w[hard U-seal outer], derived.grep(/New upper/).map { |text| text[/hard|U-seal|outer/] })
   end
 

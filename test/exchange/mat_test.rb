@@ -92,7 +92,7 @@ class MatTest < Minitest::Test
   # A row is as high as its largest piece: the next lies below it.
   def test_rows_do_not_lie_on_each_other
     wide = ROD.merge("size_mm" => [0, 60, 52])
-    long = (52 * MM) - 1..(52 * MM) + 1
+    long = ((52 * MM) - 1)..((52 * MM) + 1)
     rows = places("A3", wide).select { |left, right, *| long.cover?(right - left) }.map { |place| place.last(2) }.each_slice(2).to_a
     assert_equal 2, rows.size
     first, second = rows.map { |halves| halves.flatten.minmax }

@@ -33,7 +33,7 @@ module Gimlet::Core
       end
 
       # What hands do on every such job.
-      DERIVED = "what no step names (derived)"
+      DERIVED = "not on the sheet (derived)"
       PHASES = { before: "open", closing: "close" }.freeze
 
       def usual(moment, title, teardown)
