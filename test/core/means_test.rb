@@ -99,7 +99,11 @@ class MeansTest < Minitest::Test
     workup = worked("lumbarrow-lc", "packings") { |document| area(document, "packings")["work"] << "Hold it in a vice; no hammer." }
     assert_equal ["packings: uses a vice that is not among its tools: name it there."], gaps(workup)
     assert_equal({ "vice" => "common practice" }, workup.tools.to_h { |tool| [tool.name, tool.why] }.slice("vice", "hammer"))
-    assert_includes worked("lumbarrow-lc", "packings").tools.map(&:name), "cloth", "for the leak test"
+    assert_equal ["clean cloth"], worked("lumbarrow-lc", "packings").tools.map(&:name).grep(/cloth/), "one does for plungers and leak test"
+    mallets = worked("drosselby-dk4", "packings", "oil_seals") do |document|
+      area(document, "oil_seals")["work"] << "Tap the seal flush."
+    end
+    assert_equal ["mallet", "mallet, soft"], mallets.tools.map(&:name).grep(/mallet/), "those of the sheet, and no third"
   end
 
   def test_what_the_trade_takes_anyway_is_added_and_marked

@@ -34,10 +34,12 @@ module Gimlet::Core
         end
       end
 
-      # @return [Array<Tools::Needed>] what is on file, and what is taken anyway
+      # @return [Array<Tools::Needed>] what is on file, and what is taken anyway; one that lies there for another step does
       def tools
-        usual = @lacks.values.flatten.filter_map(&:usual) + @lacks.keys.flat_map(&:tools) + @named.values.flatten
-        @on_file + (usual.uniq - @on_file.map(&:name)).map { |name| Tools::Needed.new(name: name, kind: "common", why: USUAL) }
+        there = @on_file.map(&:name) | @lacks.keys.flat_map(&:tools)
+        there |= @lacks.values.flatten.uniq.reject { |verb| lies?(there, verb.means) }.filter_map(&:usual)
+        there |= @named.values.flatten.uniq.reject { |word| lies?(there, HandTools::NAMED.fetch(word)) }
+        @on_file + (there - @on_file.map(&:name)).map { |name| Tools::Needed.new(name: name, kind: "common", why: USUAL) }
       end
 
       # @return [Array<Gap>]
@@ -58,14 +60,16 @@ module Gimlet::Core
         step.text.flat_map { |text| Verbs.in(text).reject { |verb| means?(verb, text, step.tools) } }.uniq
       end
 
+      def lies?(tools, means) = tools.any? { |name| name.match?(means) }
+
       # @return [Array<String>] tools that its sentences name and its list lacks
       def unlisted(step)
         said = step.text.map { |text| HandTools.in(text, @pieces) }.reduce({}, :merge)
-        said.reject { |_, name| (step.tools + @drives).any? { |tool| tool.downcase.match?(name) } }.keys
+        said.reject { |_, name| lies?((step.tools + @drives).map(&:downcase), name) }.keys
       end
 
       def means?(verb, text, tools)
-        text.gsub(verb.said, "").match?(verb.means) || tools.any? { |name| name.match?(verb.means) }
+        text.gsub(verb.said, "").match?(verb.means) || lies?(tools, verb.means)
       end
     end
   end
