@@ -56,6 +56,16 @@ class BenchLinesTest < Minitest::Test
 
   def moments(record) = Gimlet::Core::Order::Moments.of(record).map { |one| [one.title, one.lines.size, one.stacks, one.fasteners, one.refit] }
 
+  # What is in hand is said where no sentence names it.
+  def test_what_is_in_hand_is_said_once
+    step = { "phase" => "renew", "title" => "packings", "text" => ["Draw it with the hook.", "Home by hand."], "stacks" => [], "fasteners" => [],
+             "tools" => %w[hook lamp] }
+    said = Gimlet::Core::Order::Lines.of(RECORD.merge("count_out" => [], "steps" => [step])).find { |section| section.key == "renew" }.lines.first.sentences
+    assert_equal ["Draw it with the hook.", "Home by hand.", "In hand: lamp."], said
+    none = Gimlet::Core::Order::Lines.of(RECORD.merge("count_out" => [], "steps" => [step.merge("tools" => ["hook"])]))
+    assert_equal 2, none.find { |section| section.key == "renew" }.lines.first.sentences.size
+  end
+
   # A drawing and a torque stand once, beside the line that first names them; what no line names stands where it is still in time.
   def test_one_thing_to_do_after_the_other
     assert_equal [["Renew", 1, %w[packing], [], false], ["Renew", 1, [], [], false], ["Which way round", 0, %w[valve], [], false],

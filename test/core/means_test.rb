@@ -60,6 +60,8 @@ class MeansTest < Minitest::Test
     assert_includes told.call("lumbarrow-lc", "inlet_valves"), "Brush dirt away"
     assert_includes told.call("lumbarrow-lc", "packings"), "Wipe each plunger"
     refute_includes told.call("lumbarrow-lc", "packings", "plungers"), "Wipe each plunger"
+    bare = worked("lumbarrow-lc", "plungers") { |document| group(document, "manifold")["disturbs"] = {} }
+    refute_includes bare.steps.flat_map(&:text).join, "Lay the manifold over", "there is no seal to be reached"
     assert_equal([true, false], [%w[lumbarrow-lc packings], %w[dunnagarth-pg packings]].map do |job|
       told.call(*job).include?("Lay the manifold over")
     end)
@@ -91,13 +93,13 @@ class MeansTest < Minitest::Test
     assert_includes workup.tools.map(&:name), "reversing pliers"
     assert_equal ["oil seals: what draws it is not told: name the tool, or “by hand”."], gaps(workup)
     assert_equal "What draws it is not on file: see the maker's manual.", workup.steps.find { |step| step.title == "oil seals" }.text.last
-    assert_equal ["oil seals: uses a puller that is not among its tools: name it there."], gaps(worked("drosselby-dk4", "oil_seals", &without))
+    assert_equal ["oil seals: uses “puller”, which is not among its tools: name it there."], gaps(worked("drosselby-dk4", "oil_seals", &without))
   end
 
   # What a sentence names lies on the bench, whether or not somebody wrote it into the list.
   def test_a_tool_that_only_a_sentence_names_is_listed_all_the_same
     workup = worked("lumbarrow-lc", "packings") { |document| area(document, "packings")["work"] << "Hold it in a vice; no hammer." }
-    assert_equal ["packings: uses a vice that is not among its tools: name it there."], gaps(workup)
+    assert_equal ["packings: uses “vice”, which is not among its tools: name it there."], gaps(workup)
     assert_equal({ "vice" => "common practice" }, workup.tools.to_h { |tool| [tool.name, tool.why] }.slice("vice", "hammer"))
     assert_equal ["clean cloth"], worked("lumbarrow-lc", "packings").tools.map(&:name).grep(/cloth/), "one does for plungers and leak test"
     mallets = worked("drosselby-dk4", "packings", "oil_seals") do |document|
@@ -194,6 +196,43 @@ class MeansTest < Minitest::Test
     assert_equal ["tools.DB 7710 stands under parts and tools: one number is one thing."], told.call("tools", "DB 7710")
     assert_equal ["consumables.DB KIT 71 stands under kits and consumables: one number is one thing."], told.call("consumables", "DB KIT 71")
     assert_empty told.call("tools", "DB T99")
+  end
+
+  # What is drawn beside the step, and what is in hand at it, are those of the work it passes.
+  def test_work_on_the_way_has_its_own_stacks_and_tools
+    passed = worked("drosselby-dk4", "oil_seals").steps.find { |step| step.title == "packings, on the way" }
+    assert_equal [%w[packing], ["reversing pliers", "seal press"]], [passed.stacks, passed.tools]
+  end
+
+  # The pliers lie there for the packings, and are not in hand at the oil seals.
+  def test_a_tool_of_another_step_is_not_in_hand
+    workup = worked("drosselby-dk4", "oil_seals") { |document| area(document, "oil_seals")["work"] << "Hold it with pliers." }
+    assert_equal ["oil seals: uses “pliers”, which is not among its tools: name it there."], gaps(workup)
+    assert_equal 1, workup.tools.map(&:name).grep(/pliers/).size
+  end
+
+  # The two kinds of valve have a seat O-ring each: what is said of one is not said of the other.
+  def test_a_sentence_speaks_of_the_pieces_of_its_own_work
+    workup = worked("lumbarrow-lc", "inlet_valves", "discharge_valves") do |document|
+      area(document, "inlet_valves")["work"] = ["Valve assembly, cage to the cap."]
+    end
+    assert_equal ["stacks.inlet_valve: “seat O-ring” is renewed and no sentence names it: say where it goes in."], gaps(workup)
+  end
+
+  def test_a_closing_step_without_words_names_nothing
+    workup = worked("silverow-sv", "discharge_valves") { |document| document["close_order"].find { |step| step["id"] == "adapters" }.delete("text") }
+    assert_equal 4, gaps(workup).grep(/stacks.adapter/).size
+  end
+
+  # A box spanner is a socket: it takes the same head.
+  def test_a_box_spanner_fits_what_a_socket_fits
+    wrong = lambda do |drive|
+      document = document("harbolt-hb")
+      document["traits"]["cap_drive"] = drive
+      told = Core::Doctor::Places.new(Core::Catalogue::Build.call(document), Core::Doctor::Known.new).call
+      told.map(&:place).include?("traits.cap_drive")
+    end
+    assert_equal [false, false, true, true], ["box spanner 17", "socket 17", "socket 19", "hex 17"].map(&wrong)
   end
 
   def test_the_doctor_asks_the_same

@@ -15,11 +15,14 @@ class MatTest < Minitest::Test
 
   # What is drawn, as the boxes of its paths in mm.
   class Paths
-    attr_reader :boxes, :places
+    attr_reader :boxes, :places, :dashes
 
     def initialize
-      @boxes, @places, @points = [], [], []
+      @boxes, @places, @points, @dashes = [], [], [], []
     end
+
+    def set_line_dash(pattern, _) = @dashes << pattern
+    def append_curved_segment(*, x, y) = @points << [x, y]
 
     def begin_new_subpath(x, y) = @points << [x, y]
     def append_line(x, y) = @points << [x, y]
@@ -60,6 +63,20 @@ class MatTest < Minitest::Test
     assert_equal 2, drawn.count([7.0, 5.0])
     assert_equal 2, drawn.count([0.0, 20.0])
     assert_equal 4, boxes("A4", ROD).count([52.0, 12.0]), "at both positions"
+  end
+
+  # A ring of 2 mm, cut twice.
+  def test_a_ring_is_two_circles
+    ring = RING.merge("size_mm" => [26, 30, 2])
+    assert_equal 2, boxes("A4", ring).count([2.0, 2.0])
+    apart = places("A4", ring).select { |left, right, low, high| [right - left, high - low].all? { |one| (one / MM).round(1) == 2 } }
+    assert_in_delta 28, (apart.map { |place| place[2] }.max - apart.map { |place| place[2] }.min) / MM, 0.01
+  end
+
+  def test_what_has_no_size_on_file_is_dashed
+    dashed = ->(*layers) { pages("A4", *layers).flat_map { |page| Paths.new.tap { |paths| page.walk(paths) }.dashes }.reject(&:empty?) }
+    refute_empty dashed.call(RING)
+    assert_empty dashed.call(SEAL)
   end
 
   def test_what_comes_out_is_named_with_what_becomes_of_it
@@ -112,5 +129,6 @@ class MatTest < Minitest::Test
     assert_equal [0, 22, 50], size.call("plunger", { "id_mm" => 10, "od_mm" => 22, "length_mm" => 50 })
     assert_nil size.call("u_seal", { "id_mm" => 20, "height_mm" => 7 })
     assert_nil size.call("u_seal", { "id_mm" => 20, "od_mm" => 30 })
+    assert_nil size.call("oring", { "section_mm" => 2 })
   end
 end

@@ -50,7 +50,7 @@ module Gimlet::Core
         # What is done when all is closed has no list of its own.
         listed = @named.reject { |step, _| step.phase.match?(/finish|after/) }
         untold + listed.flat_map do |step, words|
-          words.map { |word| Gap.new(place: step.title, text: "uses a #{word} that is not among its tools: name it there.") }
+          words.map { |word| Gap.new(place: step.title, text: "uses “#{word}”, which is not among its tools: name it there.") }
         end
       end
 

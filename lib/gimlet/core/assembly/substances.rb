@@ -62,7 +62,7 @@ module Gimlet::Core
       end
 
       # "anti-seize paste" is "anti-seize", "medium thread adhesive" is "thread adhesive"; "silicone grease" is what a sentence calls "grease".
-      def same?(listed, name) = listed.downcase.include?(name.downcase) || general?(name, listed) || SAID[name]&.match?(listed)
+      def same?(listed, name) = listed.downcase.include?(name.downcase) || general?(name, listed) || SAID.fetch(name).match?(listed)
       def general?(name, other) = GENERAL[name]&.match?(other)
     end
   end
