@@ -60,7 +60,9 @@ class BenchLinesTest < Minitest::Test
   def test_what_is_in_hand_is_said_once
     step = { "phase" => "renew", "title" => "packings", "text" => ["Draw it with the hook.", "Home by hand."], "stacks" => [], "fasteners" => [],
              "tools" => %w[hook lamp] }
-    said = Gimlet::Core::Order::Lines.of(RECORD.merge("count_out" => [], "steps" => [step])).find { |section| section.key == "renew" }.lines.first.sentences
+    said = Gimlet::Core::Order::Lines.of(RECORD.merge("count_out" => [], "steps" => [step])).find do |section|
+      section.key == "renew"
+    end.lines.first.sentences
     assert_equal ["Draw it with the hook.", "Home by hand.", "In hand: lamp."], said
     none = Gimlet::Core::Order::Lines.of(RECORD.merge("count_out" => [], "steps" => [step.merge("tools" => ["hook"])]))
     assert_equal 2, none.find { |section| section.key == "renew" }.lines.first.sentences.size
