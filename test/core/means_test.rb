@@ -41,6 +41,16 @@ class MeansTest < Minitest::Test
     end
   end
 
+  # Names that only have the letters of another tool in them.
+  def test_a_tube_is_no_tub
+    { "drain" => "tube 64 outside as a driver", "blow" => "pry bars, pair", "draw" => "hook spanner", "tap" => "two broad screwdrivers",
+      "press" => "screwdriver", "drive" => "screwdriver", "hook" => "hook spanner", "wipe" => "drag link",
+      "light" => "slight oil" }.each do |id, name|
+      refute_match Core::Assembly::Verbs::TABLE[id][:means], name, id
+    end
+    assert_includes worked("mastergarth-mg", "oil_seals").tools.map(&:name), "drain pan"
+  end
+
   def test_each_hand_tool_is_known_by_its_name
     HAND_TOOLS.each do |word|
       found = Core::Assembly::HandTools.in("Take the #{word} to it.", "")
@@ -57,6 +67,8 @@ class MeansTest < Minitest::Test
     refute_includes told.call("drosselby-dk4", "packings"), "key slips", "they take a socket"
     assert_includes told.call("ulvskar-ux", "rod_seals"), "Read each old seal", "a seal that is looked over is read too"
     refute_includes told.call("lumbarrow-lc", "inlet_valves"), "Read each old seal"
+    assert_includes told.call("lumbarrow-lc", "packings"), "in the reverse of the order"
+    refute_includes told.call("lumbarrow-lc", "inlet_valves"), "in the reverse of the order", "each cap is by itself"
     assert_includes told.call("lumbarrow-lc", "inlet_valves"), "Brush dirt away"
     assert_includes told.call("lumbarrow-lc", "packings"), "Wipe each plunger"
     refute_includes told.call("lumbarrow-lc", "packings", "plungers"), "Wipe each plunger"

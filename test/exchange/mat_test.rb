@@ -15,13 +15,14 @@ class MatTest < Minitest::Test
 
   # What is drawn, as the boxes of its paths in mm.
   class Paths
-    attr_reader :boxes, :places, :dashes
+    attr_reader :boxes, :places, :dashes, :ticks
 
     def initialize
-      @boxes, @places, @points, @dashes = [], [], [], []
+      @boxes, @places, @points, @dashes, @ticks = [], [], [], [], []
     end
 
     def set_line_dash(pattern, _) = @dashes << pattern
+    def append_rectangle(*box) = @ticks << box
     def append_curved_segment(*, x, y) = @points << [x, y]
 
     def begin_new_subpath(x, y) = @points << [x, y]
@@ -71,6 +72,21 @@ class MatTest < Minitest::Test
     assert_equal 2, boxes("A4", ring).count([2.0, 2.0])
     apart = places("A4", ring).select { |left, right, low, high| [right - left, high - low].all? { |one| (one / MM).round(1) == 2 } }
     assert_in_delta 28, (apart.map { |place| place[2] }.max - apart.map { |place| place[2] }.min) / MM, 0.01
+  end
+
+  # A box to tick beside each piece, and 5 mm at least between two.
+  def test_each_piece_has_its_box_and_its_room
+    boxes = pages("A4", SEAL, SEAL, ROD, SEAL).flat_map { |page| Paths.new.tap { |paths| page.walk(paths) }.ticks }
+    assert_equal [[9, 9]], boxes.map { |box| box.drop(2) }.uniq
+    assert_equal 5, boxes.size, "four in cylinder 1, the plunger in cylinder 2"
+    lefts = boxes.first(4).map(&:first)
+    assert_equal([31, 31, 57], lefts.each_cons(2).map { |one, other| ((other - one) / MM).round })
+  end
+
+  # Both ends of the line are marked.
+  def test_the_line_is_marked_at_both_its_ends
+    marks = places("A4", SEAL).select { |left, right, low, high| left == right && (high - low).round == 8 }
+    assert_in_delta 100, (marks.last.first - marks.first.first) / MM, 0.01
   end
 
   def test_what_has_no_size_on_file_is_dashed
